@@ -1,0 +1,102 @@
+# Bornek. `make` lists its targets.
+SHELL := /bin/bash
+PYTHON ?= python3
+PY := .venv/bin/python
+DATA ?= var/bornek.sqlite
+HOST ?= 127.0.0.1
+PORT ?= 8460
+PAGE := src/bornek/page/index.html
+export OPENBLAS_NUM_THREADS := 1
+export OMP_NUM_THREADS := 1
+
+.PHONY: help
+help: ## This list
+	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:[^#]*##/\t/' | expand -t 18
+
+.PHONY: demo
+demo: setup build ## Everything set up, the demo yard seeded, the application served
+	@exec .venv/bin/bornek demo --data $(DATA) --host $(HOST) --port $(PORT)
+
+.PHONY: demo-reset
+demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
+	@if [ -e $(DATA) ]; then .venv/bin/bornek backup --data $(DATA) --to var/before-reset-$$(date +%Y%m%d-%H%M%S).sqlite && rm -f $(DATA) $(DATA)-wal $(DATA)-shm; fi
+	@.venv/bin/bornek seed --data $(DATA) && echo "The demo yard is fresh: make demo"
+
+.PHONY: test
+test: setup browser lint types rules drift build pytest ## Everything that CI checks
+
+.PHONY: setup
+setup: .stamps/python .stamps/node ## Python and Node packages, from the lock files
+
+.stamps/python: requirements.lock pyproject.toml
+	@mkdir -p .stamps
+	@test -x $(PY) || $(PYTHON) -m venv .venv || { rm -rf .venv; bash tools/apt.sh python3-venv && $(PYTHON) -m venv .venv; }
+	@$(PY) -m pip install -q --disable-pip-version-check -r requirements.lock
+	@$(PY) -m pip install -q --disable-pip-version-check --no-deps -e .
+	@touch $@
+
+.stamps/node: frontend/package-lock.json
+	@mkdir -p .stamps
+	@cd frontend && npm ci --silent --no-audit --no-fund
+	@touch $@
+
+.PHONY: browser
+browser: ## Debian's Chromium, if there is none
+	@command -v chromium >/dev/null || bash tools/apt.sh chromium
+
+.PHONY: build
+build: setup $(PAGE) ## The page, into the package
+
+$(PAGE): .stamps/node $(shell find frontend/src frontend/public frontend/index.html frontend/vite.config.ts -type f 2>/dev/null)
+	@cd frontend && npx --no-install vite build --logLevel warn
+
+.PHONY: lint
+lint: setup ## ruff, prettier, eslint
+	@.venv/bin/ruff check && .venv/bin/ruff format --check -q
+	@cd frontend && npx --no-install prettier --check --log-level warn src && npx --no-install eslint . --max-warnings 0
+
+.PHONY: types
+types: setup ## mypy strict and vue-tsc strict
+	@.venv/bin/mypy
+	@cd frontend && npx --no-install vue-tsc --noEmit
+
+.PHONY: rules
+rules: setup ## Import rules of the rooms
+	@.venv/bin/lint-imports --no-cache
+
+.PHONY: api
+api: setup ## Write docs/openapi.json and the TypeScript types from it
+	@.venv/bin/bornek openapi docs/openapi.json && cd frontend && npm run -s api
+
+.PHONY: drift
+drift: setup ## Fail if the API document or its types are not the committed ones
+	@mkdir -p var && .venv/bin/bornek openapi var/openapi.json && cmp var/openapi.json docs/openapi.json || { echo "docs/openapi.json has drifted: make api"; exit 1; }
+	@cd frontend && npx --no-install openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
+
+.PHONY: pytest
+pytest: setup build ## The tests alone
+	@.venv/bin/pytest
+
+.PHONY: format
+format: setup ## Put the code in its format
+	@.venv/bin/ruff check --fix -q; .venv/bin/ruff format -q; cd frontend && npx --no-install prettier --write --log-level warn src
+
+.PHONY: bench
+bench: setup ## Benchmarks: figures and ratios, never asserted
+	@$(PY) bench/advice.py && $(PY) bench/api.py && $(PY) bench/kills.py
+
+.PHONY: screenshots
+screenshots: setup browser build ## Refresh docs/screenshots from the demo data
+	@$(PY) tools/screenshots.py
+
+.PHONY: dev
+dev: setup ## The API and the page with hot reload
+	@trap 'kill 0' EXIT; .venv/bin/bornek demo --data $(DATA) --port $(PORT) & cd frontend && BORNEK_API=http://127.0.0.1:$(PORT) npx --no-install vite
+
+.PHONY: backup
+backup: setup ## Copy the database to TO=file while it runs
+	@.venv/bin/bornek backup --data $(DATA) --to $(or $(TO),var/backup-$(shell date +%Y%m%d-%H%M%S).sqlite)
+
+.PHONY: restore
+restore: setup ## Put FROM=file in the database's place (stop the application first)
+	@.venv/bin/bornek restore --data $(DATA) --from $(FROM)

@@ -1,0 +1,73 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type SettingView = Schemas["SettingView"];
+export type Sheet = Schemas["Sheet"];
+export type Cell = Schemas["Cell"];
+export type Span = Schemas["Span"];
+export type Move = Schemas["Move"];
+export type Option = Schemas["Option"];
+export type Result = Schemas["Result"];
+export type FieldView = Schemas["FieldView"];
+export type DrawerLot = Schemas["DrawerLot"];
+export type JobView = Schemas["JobView"];
+export type BoardView = Schemas["BoardView"];
+export type BoardRow = Schemas["BoardRow"];
+export type SettingSummary = Schemas["SettingSummary"];
+export type RecordView = Schemas["RecordView"];
+export type RecordSetting = Schemas["RecordSetting"];
+export type Mechanic = Schemas["MechanicView"];
+export type Lot = Schemas["LotView"];
+export type GaugeCard = Schemas["GaugeView"];
+export type Expectation = Schemas["Expectation"];
+export type Scene = Sheet["scenes"][number];
+export type Strip = Schemas["Strip"];
+export type RoundLog = Schemas["RoundLog"];
+export type Pack = Schemas["Pack"];
+export type Plate = Schemas["Plate"];
+export type Needle = Schemas["Needle"];
+export type Band = Schemas["Band"];
+export type Problem = Schemas["Problem"];
+
+export const api = createClient<paths>({ baseUrl: "/" });
+
+/** A refusal of the server, or no answer at all (`code` "unreachable"). */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+  }
+}
+
+export function unreachable(): Refusal {
+  return new Refusal({
+    code: "unreachable",
+    field: null,
+    message: "The server does not answer.",
+    next_step: "What you typed is kept here. Try again; it will not count twice.",
+    details: {},
+  });
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+}
+
+/** The answer's data, or a Refusal. */
+export async function unwrap<T>(asked: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await asked;
+  } catch {
+    throw unreachable();
+  }
+  if (answer.data === undefined)
+    throw new Refusal((answer.error as Problem | undefined) ?? unreachable().problem);
+  return answer.data;
+}
+
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
+}

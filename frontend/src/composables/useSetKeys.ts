@@ -1,0 +1,38 @@
+import type { Ref } from "vue";
+import { useKeys } from "./useKeys";
+
+export const SET_KEYS: [string, string][] = [
+  ["0-9", "type a reading; a unit may follow: 8 thou, .008 in"],
+  ["Enter", "take it and go on, or do the main thing"],
+  ["=", "open or close the sum"],
+  ["m", "write down the move"],
+  ["c", "correct the last reading"],
+  ["r", "re-seat and read again"],
+  ["g", "what is given"],
+  ["s", "sign"],
+  ["a", "all cautions"],
+  ["t", "light, dark or as the system"],
+  ["b", "back to the board"],
+  ["Esc", "close what is open, or clear what is typed"],
+  ["?", "these keys"],
+];
+
+/** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. */
+export function useSetKeys(
+  typed: Ref<string>,
+  run: Record<string, () => void>,
+): (event: KeyboardEvent) => void {
+  const handle = (event: KeyboardEvent): boolean => {
+    const shortcut = event.key.length > 1 || typed.value === "" ? run[event.key] : undefined;
+    if (!shortcut || event.repeat) return false;
+    shortcut();
+    return true;
+  };
+  useKeys(handle);
+  return (event) => {
+    if (!event.ctrlKey && !event.metaKey && !event.altKey && handle(event)) {
+      event.preventDefault();
+      event.stopPropagation();
+    }
+  };
+}

@@ -1,0 +1,14 @@
+import { VueQueryPlugin } from "@tanstack/vue-query";
+import { createApp } from "vue";
+import App from "./App.vue";
+import { followTheme } from "./composables/useTheme";
+import { router } from "./router";
+import "./styles/main.css";
+
+followTheme();
+createApp(App)
+  .use(router)
+  .use(VueQueryPlugin, {
+    queryClientConfig: { defaultOptions: { queries: { retry: 1, staleTime: 2000 } } },
+  })
+  .mount("#app");

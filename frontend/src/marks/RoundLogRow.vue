@@ -1,0 +1,106 @@
+<script setup lang="ts">
+/** One round: predicted as a yellow bar, found as a disc with its give or take, words beside. */
+import { computed } from "vue";
+import type { RoundLog } from "../api/client";
+import type { Scale } from "../composables/useScale";
+
+const props = defineProps<{
+  row: RoundLog["rows"][number];
+  y: number;
+  x: Scale;
+  width: number;
+  gutter: number;
+}>();
+const end = computed(() => {
+  const found = props.row.found ? props.x(props.row.found.at + props.row.found.give) : 0;
+  const predicted = props.row.predicted ? props.x(props.row.predicted.hi) : 0;
+  return Math.max(found, predicted) + 14;
+});
+const start = computed(() => {
+  const found = props.row.found ? props.x(props.row.found.at - props.row.found.give) : props.width;
+  const predicted = props.row.predicted ? props.x(props.row.predicted.lo) : props.width;
+  return Math.min(found, predicted) - 14;
+});
+const value = computed(() => props.row.found?.label ?? props.row.predicted?.label ?? "");
+const room = computed(() => 11 * value.value.length + (props.width > 700 ? 8 * props.row.remark.length : 0));
+const flip = computed(() => end.value + room.value > props.width);
+const wordsX = computed(() => (flip.value ? Math.max(start.value, room.value + props.gutter) : end.value));
+</script>
+
+<template>
+  <g>
+    <text v-if="gutter" x="0" :y="y + 6" font-size="17" font-weight="650" fill="var(--words)">{{
+      row.label
+    }}</text>
+    <text v-if="gutter" x="76" :y="y + 6" font-size="15" fill="var(--secondary)">{{ row.pack }}</text>
+    <text v-else x="0" :y="y - 14" font-size="15" fill="var(--secondary)"
+      >{{ row.label }} · {{ row.pack }}</text
+    >
+    <g v-if="row.predicted">
+      <rect
+        :x="x(row.predicted.lo)"
+        :y="y - 6"
+        :width="x(row.predicted.hi) - x(row.predicted.lo)"
+        height="12"
+        fill="var(--move)"
+        stroke="var(--move-edge)"
+        stroke-width="2"
+      />
+      <line
+        v-if="row.predicted.middle !== null"
+        :x1="x(row.predicted.middle)"
+        :x2="x(row.predicted.middle)"
+        :y1="y - 13"
+        :y2="y + 13"
+        stroke="var(--move-edge)"
+        stroke-width="3"
+      />
+    </g>
+    <g v-if="row.found" stroke="var(--found)" stroke-width="3">
+      <template v-if="!row.found.bound">
+        <line :x1="x(row.found.at - row.found.give)" :x2="x(row.found.at + row.found.give)" :y1="y" :y2="y" />
+        <line
+          v-for="s in [-1, 1]"
+          :key="s"
+          :x1="x(row.found.at + s * row.found.give)"
+          :x2="x(row.found.at + s * row.found.give)"
+          :y1="y - 7"
+          :y2="y + 7"
+        />
+      </template>
+      <circle
+        :cx="x(row.found.at)"
+        :cy="y"
+        r="8"
+        :fill="row.held_out ? 'var(--surface)' : 'var(--found)'"
+        stroke="var(--surface)"
+        stroke-width="3"
+      />
+      <circle
+        v-if="row.held_out"
+        :cx="x(row.found.at)"
+        :cy="y"
+        r="6"
+        fill="none"
+        stroke-dasharray="3 3"
+        stroke-width="2"
+      />
+    </g>
+    <text
+      :x="wordsX"
+      :y="y + 6"
+      font-size="18"
+      font-weight="680"
+      fill="var(--words)"
+      :text-anchor="flip ? 'end' : 'start'"
+      paint-order="stroke"
+      stroke="var(--surface)"
+      stroke-width="5"
+    >
+      {{ value
+      }}<tspan v-if="width > 700" dx="8" font-size="15" font-weight="550" fill="var(--secondary)">{{
+        row.remark
+      }}</tspan>
+    </text>
+  </g>
+</template>

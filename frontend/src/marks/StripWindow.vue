@@ -1,0 +1,46 @@
+<script setup lang="ts">
+/** The wanted stretch: blued fill between posts, the aim scribed through it. */
+import { computed } from "vue";
+import type { Band } from "../api/client";
+import type { Scale } from "../composables/useScale";
+
+const props = defineProps<{
+  band: Band;
+  aim: number | null;
+  x: Scale;
+  top: number;
+  high: number;
+  small?: boolean;
+}>();
+const left = computed(() => props.x(props.band.lo));
+const right = computed(() => props.x(props.band.hi));
+const middle = computed(() => (left.value + right.value) / 2);
+const rise = computed(() => (props.small ? 6 : 16));
+</script>
+
+<template>
+  <g>
+    <rect :x="left" :y="top" :width="right - left" :height="high" fill="var(--wanted)" />
+    <g stroke="var(--wanted-post)" stroke-width="2.5">
+      <line v-if="!band.open_lo" :x1="left" :x2="left" :y1="top - rise" :y2="top + high" />
+      <line v-if="!band.open_hi" :x1="right" :x2="right" :y1="top - rise" :y2="top + high" />
+    </g>
+    <template v-if="!small">
+      <g v-if="aim !== null">
+        <line
+          :x1="x(aim)"
+          :x2="x(aim)"
+          :y1="top"
+          :y2="top + high"
+          stroke="var(--wanted-scribe)"
+          stroke-width="2"
+        />
+        <path :d="`M${x(aim) - 7} ${top - 13} h14 l-7 11 z`" fill="var(--wanted-post)" />
+      </g>
+      <g text-anchor="middle" fill="var(--words)">
+        <text :x="middle" :y="top - 42" font-size="15" fill="var(--secondary)">window</text>
+        <text :x="middle" :y="top - 22" font-size="19" font-weight="680">{{ band.label }}</text>
+      </g>
+    </template>
+  </g>
+</template>

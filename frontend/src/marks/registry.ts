@@ -1,0 +1,20 @@
+import type { Component } from "vue";
+import type { Scene } from "../api/client";
+import PackMark from "./PackMark.vue";
+import RoundLogMark from "./RoundLogMark.vue";
+import StepsMark from "./StepsMark.vue";
+import StripMark from "./StripMark.vue";
+import TableMark from "./TableMark.vue";
+
+const marks: Partial<Record<Scene["type"], Component>> = {
+  strip: StripMark,
+  log: RoundLogMark,
+  pack: PackMark,
+  steps: StepsMark,
+  table: TableMark,
+};
+
+/** The drawing registered for a type of scene. */
+export function markOf(type: Scene["type"]): Component | undefined {
+  return marks[type];
+}

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+/** The shim drawer: every form and thickness with its count; a count is corrected by counting. */
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { computed, reactive, ref } from "vue";
+import { api, newId, Refusal, unwrap } from "../api/client";
+import { actor } from "../composables/useActor";
+import WaitPage from "../stages/WaitPage.vue";
+import ShopHeader from "./ShopHeader.vue";
+
+const client = useQueryClient();
+const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
+const forms = computed(() => [...new Set(data.value?.map((l) => l.form) ?? [])]);
+const draft = reactive({ form: "", thickness: "", count: "" });
+const trouble = ref("");
+async function count() {
+  const body = { id: newId(), form: draft.form, thickness: draft.thickness, count: Number(draft.count) };
+  try {
+    const header = { "X-Mechanic": actor.value, "Idempotency-Key": body.id };
+    client.setQueryData(
+      ["drawer"],
+      await unwrap(api.POST("/api/drawer/counts", { params: { header }, body })),
+    );
+    Object.assign(draft, { thickness: "", count: "" });
+    trouble.value = "";
+  } catch (refused) {
+    if (!(refused instanceof Refusal)) throw refused;
+    trouble.value = `${refused.message} ${refused.problem.next_step}`;
+  }
+}
+</script>
+
+<template>
+  <ShopHeader title="Shim drawer" sub="by form and thickness, as counted and as used" />
+  <WaitPage v-if="!data" :problem="error" />
+  <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
+    <div class="grid gap-6 md:grid-cols-3">
+      <table v-for="form in forms" :key="form" class="self-start text-[19px]">
+        <caption class="zone-head pb-1 text-left">
+          {{
+            form
+          }}
+        </caption>
+        <thead class="text-left text-[15px] text-secondary">
+          <tr>
+            <th>mm</th>
+            <th>thou</th>
+            <th class="text-right">there</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="l in data.filter((x) => x.form === form)"
+            :key="l.thickness"
+            class="border-b border-row"
+            :class="l.count < 1 ? 'text-danger' : ''"
+          >
+            <td class="py-1.5 font-bold">{{ l.mm }}</td>
+            <td>{{ l.thou }}</td>
+            <td class="text-right font-bold">
+              {{ l.count }}{{ l.count < 0 ? " count it" : l.count === 0 ? " none" : "" }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <form class="flex flex-col gap-3 lg:border-l-2 lg:pl-6" @submit.prevent="count">
+      <h2 class="zone-head">Counted</h2>
+      <label>Form<input v-model="draft.form" class="field" list="forms" required /></label>
+      <datalist id="forms"><option v-for="f in forms" :key="f" :value="f" /></datalist>
+      <label
+        >Thickness<input v-model="draft.thickness" class="field" placeholder="0.08 or 3 thou" required
+      /></label>
+      <label
+        >How many lie there<input
+          v-model="draft.count"
+          class="field"
+          inputmode="numeric"
+          pattern="[0-9]+"
+          required
+      /></label>
+      <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
+      <button type="submit" class="control control-main">Write the count</button>
+    </form>
+  </main>
+</template>

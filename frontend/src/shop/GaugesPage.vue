@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** The gauge register: what each gauge can tell, and until when its card holds. */
+import { useQuery } from "@tanstack/vue-query";
+import { api, unwrap } from "../api/client";
+import WaitPage from "../stages/WaitPage.vue";
+import ShopHeader from "./ShopHeader.vue";
+
+const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
+</script>
+
+<template>
+  <ShopHeader title="Gauges" sub="division, interpolation and calibration feed every give-or-take" />
+  <WaitPage v-if="!data" :problem="error" />
+  <main v-else class="overflow-x-auto px-5 py-5">
+    <table class="w-full max-w-[1000px] text-left text-[18px]">
+      <thead class="text-[16px] text-secondary">
+        <tr>
+          <th class="py-2">Gauge</th>
+          <th>Division</th>
+          <th>Read to</th>
+          <th>Can tell</th>
+          <th>Calibration u</th>
+          <th>Due</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="g in data" :key="g.id" class="border-b border-row">
+          <td class="py-3 font-bold">{{ g.name }}</td>
+          <td>{{ g.division }} {{ g.unit }}</td>
+          <td>{{ g.interpolation }} of a division</td>
+          <td>{{ Math.round(g.resolution * 1e5) / 1e5 }} mm</td>
+          <td>{{ g.calibration_u }} mm</td>
+          <td :class="g.overdue ? 'font-bold text-danger' : ''">
+            {{ g.due || "no date" }}{{ g.overdue ? " overdue" : "" }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </main>
+</template>

@@ -1,0 +1,8 @@
+<script setup lang="ts">
+import ShopHeader from "./ShopHeader.vue";
+</script>
+
+<template>
+  <ShopHeader title="Not here" sub="" />
+  <main class="p-8"><p class="say">Nothing lives at this address. Go back to the board.</p></main>
+</template>

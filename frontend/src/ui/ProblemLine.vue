@@ -1,0 +1,59 @@
+<script setup lang="ts">
+/** A refusal: what was wrong, what to do; for a stale write both versions side by side. */
+import { computed } from "vue";
+import type { Problem } from "../api/client";
+
+const props = defineProps<{ problem: Problem; canRetry: boolean }>();
+defineEmits<{ retry: []; letGo: [] }>();
+interface Line {
+  what?: string;
+  slot?: string;
+  text?: string;
+  kind?: string;
+  by?: string;
+  states?: unknown;
+}
+const theirs = computed(() => (props.problem.details as { theirs?: Line[] }).theirs ?? []);
+const yours = computed(() => (props.problem.details as { yours?: Record<string, unknown> }).yours ?? {});
+const words = (line: Line) =>
+  [
+    line.what,
+    line.kind,
+    line.slot,
+    line.text,
+    line.states ? JSON.stringify(line.states) : "",
+    line.by ? `by ${line.by}` : "",
+  ]
+    .filter(Boolean)
+    .join(" · ");
+const mine = computed(() =>
+  Object.entries(yours.value)
+    .map(([k, v]) => `${k}: ${typeof v === "string" ? v : JSON.stringify(v)}`)
+    .join(" · "),
+);
+</script>
+
+<template>
+  <section role="alert" class="border-t-4 border-danger bg-surface px-5 py-3" data-problem>
+    <p class="text-[19px] font-bold text-danger">{{ problem.message }}</p>
+    <p class="text-[16px]">{{ problem.next_step }}</p>
+    <div v-if="problem.code === 'stale'" class="mt-2 grid gap-4 md:grid-cols-2">
+      <div>
+        <h3 class="zone-head">Yours, not written yet</h3>
+        <p>{{ mine }}</p>
+      </div>
+      <div>
+        <h3 class="zone-head">Written meanwhile</h3>
+        <p v-for="(line, i) in theirs" :key="i">{{ words(line) }}</p>
+      </div>
+    </div>
+    <div class="mt-2 flex gap-3">
+      <button v-if="canRetry" type="button" class="control control-main" @click="$emit('retry')">
+        {{ problem.code === "stale" ? "Write mine too" : "Try again" }}
+      </button>
+      <button type="button" class="control" @click="$emit('letGo')">
+        {{ problem.code === "stale" ? "Let mine go" : "Close" }}
+      </button>
+    </div>
+  </section>
+</template>

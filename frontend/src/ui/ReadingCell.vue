@@ -1,0 +1,72 @@
+<script setup lang="ts">
+/** One station: taken, live, waiting, asked about or filled twice. The live one takes the keyboard. */
+import { computed, nextTick, onMounted, ref, watch } from "vue";
+import type { Cell } from "../api/client";
+
+const props = defineProps<{ cell: Cell; number: number; live: boolean; correcting?: boolean }>();
+const text = defineModel<string>({ required: true });
+defineEmits<{ pick: []; take: [] }>();
+const field = ref<HTMLInputElement | null>(null);
+const focus = () => nextTick(() => field.value?.focus({ preventScroll: true }));
+watch(
+  () => props.live,
+  (live) => live && focus(),
+);
+onMounted(() => props.live && focus());
+const paint = computed(() => {
+  if (props.live) return "bg-here text-on-here border-found";
+  if (props.cell.status === "asked" || props.cell.status === "contested")
+    return "border-danger border-dashed";
+  return props.cell.status === "taken" ? "border-control" : "border-control border-dashed";
+});
+const shown = computed(() => {
+  if (props.cell.status === "contested") return props.cell.entries.map((e) => e.as_typed).join(" / ");
+  if (props.cell.status === "asked") return props.cell.entries[0]?.as_typed ?? "";
+  return props.cell.accepts === "confirm" && props.cell.shown ? "yes" : props.cell.shown;
+});
+</script>
+
+<template>
+  <div
+    class="relative flex h-[78px] flex-1 flex-col border-2"
+    :class="[paint, live ? 'min-w-[130px] grow-[1.6]' : 'min-w-[88px]']"
+    :data-slot="cell.slot"
+    :data-status="cell.status"
+  >
+    <span class="flex justify-between px-2 pt-0.5 text-[15px] font-semibold">
+      <span>{{ number }}</span><span v-if="live">{{
+        correcting ? "correcting" : text ? "typing" : "type it"
+      }}</span>
+    </span>
+    <input
+      v-if="live && cell.accepts !== 'confirm'"
+      ref="field"
+      v-model="text"
+      class="w-full flex-1 bg-transparent px-2 text-[38px] font-bold leading-none caret-(--caret) outline-none"
+      inputmode="decimal"
+      autocomplete="off"
+      :aria-label="cell.label"
+      maxlength="40"
+      data-live
+    />
+    <button
+      v-else-if="live"
+      ref="field"
+      type="button"
+      class="flex-1 text-[22px] font-bold"
+      data-live
+      @click="$emit('take')"
+    >
+      yes, it moved
+    </button>
+    <button
+      v-else
+      type="button"
+      class="flex-1 px-2 text-left text-[28px] leading-none font-[650]"
+      :aria-label="`${cell.label}: ${shown || 'not read'}`"
+      @click="$emit('pick')"
+    >
+      {{ shown }}
+    </button>
+  </div>
+</template>

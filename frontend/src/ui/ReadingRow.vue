@@ -1,0 +1,53 @@
+<script setup lang="ts">
+/** The reading guide: posture on the left, stations by group, the main action on the right. */
+import { computed } from "vue";
+import type { Cell } from "../api/client";
+import ReadingCell from "./ReadingCell.vue";
+
+const props = defineProps<{ cells: Cell[]; live: string | null; correcting: boolean }>();
+const text = defineModel<string>({ required: true });
+defineEmits<{ pick: [slot: string]; take: [] }>();
+const groups = computed(() => {
+  const found = new Map<string, { cell: Cell; number: number }[]>();
+  props.cells.forEach((cell, i) =>
+    found.set(cell.group, [...(found.get(cell.group) ?? []), { cell, number: i + 1 }]),
+  );
+  return [...found];
+});
+const here = computed(() => props.cells.find((c) => c.slot === props.live));
+</script>
+
+<template>
+  <div class="flex flex-col gap-3 xl:flex-row xl:gap-6">
+    <div class="xl:w-[372px] xl:shrink-0" aria-live="polite">
+      <template v-if="here">
+        <h2 class="text-[20px] font-bold">{{ here.label }}</h2>
+        <p class="text-[16px]">{{ here.posture }}</p>
+      </template>
+      <slot v-else />
+    </div>
+    <div class="flex min-w-0 flex-1 flex-wrap gap-x-4 gap-y-2">
+      <div
+        v-for="[name, stations] in groups"
+        :key="name"
+        class="flex min-w-0 flex-col gap-1"
+        :style="{ flexGrow: stations.length }"
+      >
+        <h3 class="text-[16px] font-bold">{{ name }}</h3>
+        <div class="flex gap-2">
+          <ReadingCell
+            v-for="c in stations"
+            :key="c.cell.slot"
+            v-model="text"
+            :cell="c.cell"
+            :number="c.number"
+            :live="c.cell.slot === live"
+            :correcting="correcting"
+            @pick="$emit('pick', c.cell.slot)"
+            @take="$emit('take')"
+          />
+        </div>
+      </div>
+    </div>
+  </div>
+</template>

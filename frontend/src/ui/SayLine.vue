@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** The one sentence that says what to do next; what is to be handled is marked yellow. */
+import type { Span } from "../api/client";
+
+defineProps<{ say: Span[]; eyebrow?: string; head?: string; aside?: string; provisional?: boolean }>();
+</script>
+
+<template>
+  <section
+    class="flex flex-col justify-between gap-3 border-b-2 px-5 py-3 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
+  >
+    <div class="min-w-0 flex-1">
+      <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>
+      <p class="say max-w-[24em] text-pretty" data-say aria-live="polite">
+        <template v-for="(s, i) in say" :key="i"
+          ><span v-if="s.move" class="mark whitespace-nowrap" :class="provisional ? 'outline-dashed' : ''">{{
+            s.text
+          }}</span
+          ><template v-else>{{ s.text }}</template></template
+        >
+      </p>
+    </div>
+    <div v-if="head || aside" class="shrink-0 lg:max-w-[400px] lg:border-l-2 lg:py-2 lg:pl-5">
+      <p class="text-[19px] font-bold leading-snug">{{ head }}</p>
+      <p class="mt-1 text-[16px] text-secondary">{{ aside }}</p>
+    </div>
+  </section>
+</template>

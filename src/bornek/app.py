@@ -1,0 +1,86 @@
+"""Wires the rooms together into one Flask application."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from flask import Flask, Response, jsonify, request, send_from_directory
+from flask_smorest import Api
+from werkzeug.exceptions import NotFound
+
+from bornek import __version__
+from bornek.store.database import Database
+from bornek.web import job_routes, kind_routes, setting_routes, shop_routes
+from bornek.web.documents import schemas
+from bornek.web.problems import PROBLEM, register_problems
+from bornek.web.wire import Wire
+
+PAGE = Path(__file__).parent / "page"
+POLICY = ("default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
+          "frame-ancestors 'none'; base-uri 'none'")  # fmt: skip
+
+
+def now() -> datetime:
+    return datetime.now(UTC)
+
+
+def create_app(database: Database, clock: Callable[[], datetime] = now, page: Path = PAGE) -> Flask:
+    """The application over one database file; the page is served from `page`."""
+    app = Flask("bornek", static_folder=None)
+    app.config.update(
+        API_TITLE="Bornek",
+        API_VERSION=__version__,
+        OPENAPI_VERSION="3.1.0",
+        OPENAPI_URL_PREFIX="/api",
+        OPENAPI_JSON_PATH="openapi.json",
+        MAX_CONTENT_LENGTH=60_000_000,
+        JSON_SORT_KEYS=False,
+    )
+    app.json.sort_keys = False  # type: ignore[attr-defined]
+    app.extensions["bornek"] = Wire(database, clock)
+    register_problems(app)
+    api = Api(app)
+    api.spec.components.schema("Problem", PROBLEM)
+    for name, component in schemas.components.items():
+        api.spec.components.schema(name, component)
+    for routes in (shop_routes, job_routes, setting_routes, kind_routes):
+        api.register_blueprint(routes.blp)
+    register_problems(app)
+    _serve_page(app, page)
+    app.after_request(_headers)
+    return app
+
+
+def _serve_page(app: Flask, page: Path) -> None:
+    @app.get("/api/health")
+    def health() -> Response:
+        return jsonify({"ok": True, "version": __version__})
+
+    @app.get("/", defaults={"path": ""})
+    @app.get("/<path:path>")
+    def shell(path: str) -> Response:
+        if path.startswith("api/"):
+            raise NotFound(f"Nothing lives at /{path}.")
+        if path and (page / path).is_file():
+            return send_from_directory(page, path, max_age=31_536_000 if "assets/" in path else 0)
+        if not (page / "index.html").is_file():
+            raise NotFound("The page has not been built. Run `make build`.")
+        return send_from_directory(page, "index.html", max_age=0)
+
+
+def _headers(response: Response) -> Response:
+    response.headers.setdefault("Content-Security-Policy", POLICY)
+    response.headers.setdefault("X-Content-Type-Options", "nosniff")
+    response.headers.setdefault("Referrer-Policy", "no-referrer")
+    if request.path.startswith("/api/"):
+        response.headers.setdefault("Cache-Control", "no-store")
+    return response
+
+
+def spec_of(app: Flask) -> dict[str, Any]:
+    """The OpenAPI document, sorted, as served and as written to docs/openapi.json."""
+    found: dict[str, Any] = app.test_client().get("/api/openapi.json").get_json()
+    return found

@@ -1,0 +1,142 @@
+"""The command line: serve, seed, compute without a page, backup."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sqlite3
+import sys
+from pathlib import Path
+from typing import Any
+
+from bornek.app import create_app, spec_of
+from bornek.core.compute import compute, input_schema
+from bornek.core.errors import BornekError, InputError
+from bornek.core.settings.registry import kinds
+from bornek.demo.seed import seed
+from bornek.serve import serve
+from bornek.store.database import Database
+
+
+def main(argv: list[str] | None = None) -> int:
+    args = _parser().parse_args(argv)
+    try:
+        return int(args.run(args) or 0)
+    except BornekError as error:
+        print(json.dumps(error.problem(), ensure_ascii=False, indent=1), file=sys.stderr)
+        return 2
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="bornek", description=__doc__)
+    sub = parser.add_subparsers(required=True)
+
+    def command(name: str, run: Any, words: str) -> argparse.ArgumentParser:
+        made = sub.add_parser(name, help=words, description=words)
+        made.set_defaults(run=run)
+        return made
+
+    command("kinds", _kinds, "List the kinds of setting with the JSON schema of their inputs.")
+    one = command("compute", _compute, "Compute one setting from JSON; - reads standard input.")
+    one.add_argument("kind")
+    one.add_argument("file")
+    for name, run, words in (
+        ("serve", _serve, "Serve the application."),
+        ("demo", _demo, "Seed the demo yard if the file is new, then serve."),
+        ("seed", _seed, "Seed the demo yard into a new file."),
+        ("backup", _backup, "Copy the database to --to while it runs."),
+        ("restore", _restore, "Put a backup --from in the database's place."),
+    ):
+        made = command(name, run, words)
+        made.add_argument("--data", type=Path, default=Path("var/bornek.sqlite"))
+        if name in ("serve", "demo"):
+            made.add_argument("--host", default="127.0.0.1")
+            made.add_argument("--port", type=int, default=8460)
+        if name in ("backup", "restore"):
+            made.add_argument(
+                "--to" if name == "backup" else "--from", dest="other", type=Path, required=True
+            )
+    spec = command("openapi", _openapi, "Write the OpenAPI document.")
+    spec.add_argument("file", type=Path)
+    return parser
+
+
+def _kinds(_args: argparse.Namespace) -> None:
+    rows = [
+        {"id": k.id, "version": k.version, "title": k.title, "schema": input_schema(k.id)} for k in kinds()
+    ]
+    print(json.dumps(rows, ensure_ascii=False, indent=1))
+
+
+def _compute(args: argparse.Namespace) -> None:
+    try:
+        text = sys.stdin.read() if args.file == "-" else Path(args.file).read_text(encoding="utf-8")
+        data = json.loads(text)
+    except (OSError, ValueError) as error:
+        raise InputError(f"{args.file} could not be read as JSON: {error}.", field="file",
+                         next_step="Give a JSON file, or - for standard input.") from error  # fmt: skip
+    print(json.dumps(compute(args.kind, data), ensure_ascii=False, indent=1))
+
+
+def _open(path: Path) -> Database:
+    database = Database(path)
+    database.migrate()
+    return database
+
+
+def _serve(args: argparse.Namespace) -> None:
+    serve(create_app(_open(args.data)), args.host, args.port)
+
+
+def _seed(args: argparse.Namespace) -> None:
+    with _open(args.data).writing() as session:
+        seed(session)
+
+
+def _demo(args: argparse.Namespace) -> None:
+    if not args.data.exists():
+        _seed(args)
+    _serve(args)
+
+
+def _copy(source: Path, target: Path) -> None:
+    target.parent.mkdir(parents=True, exist_ok=True)
+    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
+        old.backup(new)
+
+
+def _backup(args: argparse.Namespace) -> None:
+    if not args.data.exists():
+        raise InputError(f"There is no database at {args.data}.", field="data")
+    if args.other.exists():
+        raise InputError(f"{args.other} is there already.", field="to", next_step="Name a new file.")
+    _copy(args.data, args.other)
+    print(f"Backed up to {args.other}")
+
+
+def _restore(args: argparse.Namespace) -> None:
+    if not args.other.exists():
+        raise InputError(f"There is no backup at {args.other}.", field="from")
+    with sqlite3.connect(args.other) as connection:
+        sound = connection.execute("PRAGMA integrity_check").fetchone()[0]
+    if sound != "ok":
+        raise InputError(f"{args.other} is damaged: {sound}.", field="from", next_step="Take another backup.")
+    if args.data.exists():
+        kept = args.data.with_suffix(".before-restore.sqlite")
+        kept.unlink(missing_ok=True)
+        _copy(args.data, kept)
+        print(f"What was there is kept in {kept}")
+    _copy(args.other, args.data)
+    _open(args.data).close()
+    print(f"Restored from {args.other}")
+
+
+def _openapi(args: argparse.Namespace) -> None:
+    spec = spec_of(create_app(Database(":memory:")))
+    args.file.write_text(
+        json.dumps(spec, ensure_ascii=False, indent=1, sort_keys=True) + "\n", encoding="utf-8"
+    )
+
+
+if __name__ == "__main__":
+    sys.exit(main())

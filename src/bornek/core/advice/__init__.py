@@ -1,0 +1,1 @@
+"""From readings and a drawer of shims to the next move."""

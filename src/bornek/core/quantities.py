@@ -1,0 +1,240 @@
+"""The one way in and out for lengths, angles, forces, torques, temperatures, times and counts.
+
+Inside the core every quantity has one unit: mm, deg, N, N·m, °C, s, and plain counts.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+
+from bornek.core.errors import InputError, UnitError
+
+INCH_MM = 25.4
+THOU_MM = 0.0254
+KGF_N = 9.80665
+LBF_N = 4.4482216152605
+
+UNITS: dict[str, dict[str, float]] = {
+    "length": {"mm": 1.0, "µm": 1e-3, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "thou": THOU_MM,
+               "tenth": THOU_MM / 10},
+    "angle": {"deg": 1.0, "rad": 180 / math.pi, "arcmin": 1 / 60},
+    "force": {"N": 1.0, "kN": 1000.0, "kgf": KGF_N, "lbf": LBF_N},
+    "torque": {"N·m": 1.0, "lb·ft": LBF_N * 0.3048, "lb·in": LBF_N * INCH_MM / 1000,
+               "kgf·m": KGF_N, "N·cm": 0.01},
+    "temperature": {"°C": 1.0, "°F": 5 / 9},
+    "time": {"s": 1.0, "min": 60.0},
+    "count": {"": 1.0},
+}  # fmt: skip
+
+_SPOKEN: dict[str, dict[str, str]] = {
+    "length": {
+        "mm": "mm", "millimetre": "mm", "millimetres": "mm", "millimeter": "mm", "um": "µm",
+        "µm": "µm", "micron": "µm", "microns": "µm", "cm": "cm", "m": "m", '"': "in", "″": "in",
+        "in": "in", "inch": "in", "inches": "in", "thou": "thou", "thous": "thou", "th": "thou",
+        "tenth": "tenth", "tenths": "tenth",
+    },
+    "angle": {"°": "deg", "deg": "deg", "degree": "deg", "degrees": "deg", "rad": "rad",
+              "'": "arcmin", "′": "arcmin", "arcmin": "arcmin"},
+    "force": {"n": "N", "newton": "N", "newtons": "N", "kn": "kN", "kgf": "kgf", "kg": "kgf",
+              "kp": "kgf", "lbf": "lbf", "lb": "lbf", "lbs": "lbf"},
+    "torque": {"nm": "N·m", "n·m": "N·m", "n m": "N·m", "n.m": "N·m", "n-m": "N·m",
+               "newton metres": "N·m", "lb-ft": "lb·ft", "lb·ft": "lb·ft", "ft-lb": "lb·ft",
+               "lbft": "lb·ft", "lb ft": "lb·ft", "ftlb": "lb·ft", "lb-in": "lb·in",
+               "in-lb": "lb·in", "lb·in": "lb·in", "lbin": "lb·in", "lb in": "lb·in",
+               "kgf·m": "kgf·m", "kgf-m": "kgf·m", "kgm": "kgf·m", "n·cm": "N·cm", "ncm": "N·cm"},
+    "temperature": {"°c": "°C", "c": "°C", "deg c": "°C", "°f": "°F", "f": "°F"},
+    "time": {"s": "s", "sec": "s", "seconds": "s", "min": "min"},
+    "count": {},
+}  # fmt: skip
+_BASE = {
+    "length": "mm", "angle": "deg", "force": "N", "torque": "N·m", "temperature": "°C",
+    "time": "s", "count": "",
+}  # fmt: skip
+
+_NUMBER = re.compile(
+    r"^\s*(?P<sign>[+\-−–]?)\s*(?:(?P<whole>\d+)\s+)?(?:(?P<num>\d+)/(?P<den>\d+)|(?P<dec>\d+(?:[.,]\d*)?|[.,]\d+))\s*(?P<unit>.*?)\s*$"
+)
+
+
+@dataclass(frozen=True)
+class Spoken:
+    """A quantity as typed: `value` in the core's unit, `unit` as understood, `text` untouched."""
+
+    value: float
+    unit: str
+    text: str
+
+
+def parse(text: str, quantity: str = "length", default_unit: str | None = None) -> Spoken:
+    """Read a quantity as people type it in a shop.
+
+    A bare number takes `default_unit` (the gauge's unit). A comma is a decimal comma.
+    Raises InputError on no number or an unclear one, UnitError on a unit of another quantity.
+
+    >>> parse("8 thou").value
+    0.2032
+    >>> round(parse('.008"').value, 4), parse("0,20").value, round(parse("8 tenths").value, 5)
+    (0.2032, 0.2, 0.02032)
+    >>> round(parse("12 kgf", "force").value, 3), round(parse("85 lb-ft", "torque").value, 2)
+    (117.68, 115.24)
+    """
+    if quantity not in UNITS:
+        raise UnitError(f"{quantity!r} is not a quantity that Bornek measures.")
+    match = _NUMBER.match(text.replace("μ", "µ"))
+    if match is None:
+        raise InputError(
+            f"No number could be read in {text!r}.",
+            next_step="Type digits, with a unit if it is not the gauge's: 0.20, 8 thou, .008 in.",
+        )
+    if match["whole"] and match["dec"]:
+        raise InputError(
+            f"{text!r} holds two numbers.", next_step="Type one number, without spaces inside it."
+        )
+    unit = _unit(match["unit"], quantity, default_unit or _BASE[quantity], text)
+    number = _number(match)
+    if not math.isfinite(number) or abs(number) > 1e9:
+        raise InputError(f"{text!r} is too large to be a reading.")
+    if unit == "°F":
+        value = (number - 32) * 5 / 9
+    else:
+        value = round(number * UNITS[quantity][unit], 12)
+    return Spoken(value, unit, text)
+
+
+def _number(match: re.Match[str]) -> float:
+    if match["num"]:
+        if int(match["den"]) == 0:
+            raise InputError("A fraction cannot have 0 below the line.")
+        size = float(Fraction(int(match["num"]), int(match["den"])) + int(match["whole"] or 0))
+    else:
+        size = float(match["dec"].replace(",", "."))
+    return -size if match["sign"] in ("-", "−", "–") else size
+
+
+def _unit(spoken: str, quantity: str, default: str, text: str) -> str:
+    if not spoken:
+        return default
+    known = _SPOKEN[quantity].get(spoken.lower())
+    if known is None:
+        allowed = ", ".join(u for u in UNITS[quantity] if u) or "none: type the number alone"
+        raise UnitError(
+            f"{spoken!r} in {text!r} is not a unit of {quantity}.",
+            next_step=f"Use one of: {allowed}.",
+        )
+    return known
+
+
+def decimals(value: float, least: int, most: int) -> int:
+    """Number of decimals that `value` needs, between `least` and `most`.
+
+    >>> decimals(0.145, 2, 4), decimals(0.5, 2, 4)
+    (3, 2)
+    """
+    for places in range(least, most):
+        if abs(value - round(value, places)) < 0.5 * 10.0 ** -(most + 1):
+            return places
+    return most
+
+
+def signed(number: float, places: int, plus: bool = False) -> str:
+    """Fixed decimals with a real minus sign, never a minus zero.
+
+    >>> signed(-0.0501, 3), signed(-0.0001, 2), signed(0.07, 2, plus=True)
+    ('−0.050', '0.00', '+0.07')
+    """
+    text = f"{abs(number):.{places}f}"
+    if float(text) == 0:
+        return text
+    return ("−" if number < 0 else "+" if plus else "") + text
+
+
+@dataclass(frozen=True)
+class Speech:
+    """How lengths are said on this job: `unit` is "mm" or "thou"."""
+
+    unit: str = "mm"
+
+    def __post_init__(self) -> None:
+        if self.unit not in ("mm", "thou"):
+            raise UnitError(f"A job's unit is mm or thou (got {self.unit!r}).", field="unit")
+
+    @property
+    def per_mm(self) -> float:
+        return 1.0 if self.unit == "mm" else 1 / THOU_MM
+
+    def number(self, value_mm: float, plus: bool = False) -> str:
+        """A found value: thousandths of a mm, or tenths of a thou.
+
+        >>> Speech().number(0.145), Speech("thou").number(0.145)
+        ('0.145', '5.7')
+        """
+        return signed(value_mm * self.per_mm, 3 if self.unit == "mm" else 1, plus)
+
+    def size(self, value_mm: float) -> str:
+        """A size that was made or chosen: a shim, a window's end; no needless zeros.
+
+        >>> Speech().size(0.5), Speech().size(0.125), Speech("thou").size(0.254)
+        ('0.50', '0.125', '10')
+        """
+        shown = value_mm * self.per_mm
+        least, most = (2, 4) if self.unit == "mm" else (0, 2)
+        return signed(shown, decimals(shown, least, most))
+
+    def spread(self, value_mm: float) -> str:
+        """A give-or-take, rounded up so that it never promises too much.
+
+        >>> Speech().spread(0.0064), Speech("thou").spread(0.0064)
+        ('0.007', '0.3')
+        """
+        step = 0.001 if self.unit == "mm" else 0.1
+        return signed(math.ceil(value_mm * self.per_mm / step - 1e-6) * step, 3 if self.unit == "mm" else 1)
+
+    def other(self, value_mm: float, spread_mm: float | None = None) -> str:
+        """The same value in the unit that the job does not use, with its name.
+
+        >>> Speech().other(0.145, 0.0064)
+        '5.7 ± 0.3 thou'
+        """
+        other = Speech("thou" if self.unit == "mm" else "mm")
+        give = "" if spread_mm is None else f" ± {other.spread(spread_mm)}"
+        return f"{other.number(value_mm)}{give} {other.unit}"
+
+
+def say_quantity(value: float, quantity: str, speech: Speech, unit: str | None = None) -> str:
+    """Any quantity in words for a form, a working or a record.
+
+    >>> say_quantity(80, "torque", Speech()), say_quantity(0.1, "length", Speech())
+    ('80 N·m', '0.10 mm')
+    """
+    if quantity == "length":
+        return f"{speech.size(value)} {speech.unit}"
+    shown_unit = unit or _BASE[quantity]
+    if shown_unit == "°F":
+        value = value * 9 / 5 + 32
+    elif quantity in UNITS and shown_unit in UNITS[quantity]:
+        value = value / UNITS[quantity][shown_unit]
+    number = signed(value, decimals(round(value, 4), 0, 3))
+    return f"{number} {shown_unit}".strip()
+
+
+NM_PER_MM = 1_000_000
+
+
+def to_nm(value_mm: float) -> int:
+    """Shims are counted in whole nanometres: 0.0001 inch is exactly 2540 nm.
+
+    >>> to_nm(0.00254)
+    2540
+    """
+    return round(value_mm * NM_PER_MM)
+
+
+def from_nm(value_nm: int) -> float:
+    """
+    >>> from_nm(500_000)
+    0.5
+    """
+    return value_nm / NM_PER_MM

@@ -1,0 +1,210 @@
+"""The closed set of drawings. Data only: a renderer scales and paints, it computes nothing.
+
+Numbers are in the drawing's own unit, labels are finished words. The same scene is drawn by the
+page and by the PDF.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+
+@dataclass(frozen=True)
+class Tick:
+    at: float
+    label: str = ""
+
+
+@dataclass(frozen=True)
+class Band:
+    """A stretch of the scale: a window, a landing or a bracket."""
+
+    lo: float
+    hi: float
+    label: str = ""
+    middle: float | None = None
+    open_lo: bool = False
+    open_hi: bool = False
+
+
+@dataclass(frozen=True)
+class Needle:
+    """Where the value stands: `give` is U, `bound` says that only an upper bound is known."""
+
+    at: float
+    give: float
+    label: str
+    give_label: str
+    words: str
+    bound: bool = False
+
+
+@dataclass(frozen=True)
+class Strip:
+    """The readout strip: one horizontal scale for every toleranced quantity."""
+
+    label: str
+    unit: str
+    lo: float
+    hi: float
+    ticks: tuple[Tick, ...]
+    window: Band | None = None
+    window_not_in_force: Band | None = None
+    aim: float | None = None
+    readings: tuple[float, ...] = ()
+    needle: Needle | None = None
+    verdict: str = "not_read"
+    verdict_words: str = "not read"
+    landing: Band | None = None
+    type: Literal["strip"] = "strip"
+
+
+@dataclass(frozen=True)
+class LogRow:
+    """One round: what was found, what had been predicted, and the move made before it."""
+
+    label: str
+    pack: str
+    found: Needle | None
+    predicted: Band | None
+    move: str = ""
+    remark: str = ""
+    held_out: bool = False
+
+
+@dataclass(frozen=True)
+class RoundLog:
+    """The value round by round on the strip's own scale."""
+
+    lo: float
+    hi: float
+    rows: tuple[LogRow, ...]
+    window: Band | None = None
+    aim: float | None = None
+    type: Literal["log"] = "log"
+
+
+@dataclass(frozen=True)
+class Plate:
+    """One shim; `state` is kept, out or new. Thickness in mm, its label as the job says it."""
+
+    thickness: float
+    label: str
+    state: Literal["kept", "out", "new"] = "kept"
+
+
+@dataclass(frozen=True)
+class Pack:
+    """A shim pack now and after the proposed move, as stacked plates, bottom first."""
+
+    title: str
+    now: tuple[Plate, ...]
+    now_label: str
+    after: tuple[Plate, ...] = ()
+    after_label: str = ""
+    change_label: str = ""
+    under_cover: bool = True
+    drawer_label: str = ""
+    type: Literal["pack"] = "pack"
+
+
+@dataclass(frozen=True)
+class Ray:
+    """A vector or a reading around the circle: `angle` in degrees, `r` in the circle's unit."""
+
+    angle: float
+    r: float
+    label: str
+    role: Literal["found", "wanted", "move", "vector"] = "found"
+
+
+@dataclass(frozen=True)
+class Circle:
+    label: str
+    unit: str
+    radius: float
+    rays: tuple[Ray, ...]
+    zero_label: str = ""
+    type: Literal["circle"] = "circle"
+
+
+@dataclass(frozen=True)
+class Patch:
+    """A region on the flank as points (x toe to heel, y root to tip, both 0 to 1)."""
+
+    role: Literal["wanted", "painted", "predicted", "as_found"]
+    points: tuple[tuple[float, float], ...]
+    centre: tuple[float, float] | None = None
+
+
+@dataclass(frozen=True)
+class Flank:
+    label: str
+    side: Literal["drive", "coast"]
+    patches: tuple[Patch, ...]
+    type: Literal["flank"] = "flank"
+
+
+@dataclass(frozen=True)
+class Rung:
+    at: float
+    label: str
+    state: Literal["free", "now", "wanted", "barred"] = "free"
+
+
+@dataclass(frozen=True)
+class Ladder:
+    """Discrete positions that can be locked or reached."""
+
+    label: str
+    rungs: tuple[Rung, ...]
+    type: Literal["ladder"] = "ladder"
+
+
+@dataclass(frozen=True)
+class Step:
+    label: str
+    state: Literal["done", "live", "blocked", "stopped"]
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class Steps:
+    """A guarded sequence."""
+
+    label: str
+    steps: tuple[Step, ...]
+    type: Literal["steps"] = "steps"
+
+
+@dataclass(frozen=True)
+class Part:
+    """One piece in a section: `shape` is drawn from x0 to x1, between radii r0 and r1."""
+
+    shape: Literal["shaft", "race", "roller", "housing", "spacer", "shim", "gear"]
+    x0: float
+    x1: float
+    r0: float
+    r1: float
+    label: str = ""
+    moved: bool = False
+
+
+@dataclass(frozen=True)
+class Section:
+    label: str
+    parts: tuple[Part, ...]
+    type: Literal["section"] = "section"
+
+
+@dataclass(frozen=True)
+class Table:
+    label: str
+    head: tuple[str, ...]
+    rows: tuple[tuple[str, ...], ...]
+    here: tuple[int, ...] = field(default=())
+    type: Literal["table"] = "table"
+
+
+Scene = Strip | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table

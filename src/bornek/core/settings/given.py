@@ -1,0 +1,115 @@
+"""Reads what is given against a kind's form, and describes that form as a JSON schema."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from bornek.core.errors import BornekError, InputError
+from bornek.core.quantities import UNITS, parse
+from bornek.core.settings.kind import Calculation, Field
+
+
+def read_given(kind: Calculation, typed: Mapping[str, Any], unit: str = "mm") -> dict[str, Any]:
+    """Typed texts and numbers → the core's units, defaults filled in.
+
+    Numbers are taken as the core's unit (mm, N·m, N, °C), texts are parsed as spoken, bare
+    numbers in texts of a length take the job's `unit`. Raises InputError that names every field
+    that does not hold; nothing is dropped in silence.
+    """
+    read: dict[str, Any] = {}
+    problems: dict[str, str] = {}
+    fields = list(kind.form({}))
+    seen: set[str] = set()
+    while fields:
+        for f in fields:
+            seen.add(f.key)
+            try:
+                value = _read(f, typed.get(f.key), unit)
+            except BornekError as error:
+                problems[f.key] = f"{error.message} {error.next_step}"
+                continue
+            if value is not None:
+                read[f.key] = value
+        fields = [f for f in kind.form(read) if f.key not in seen]
+    for key in typed:
+        if key not in seen:
+            problems[key] = f"{kind.title} does not ask for {key!r}."
+    if problems:
+        raise InputError(
+            "; ".join(f"{k}: {why}" for k, why in problems.items()),
+            field=next(iter(problems)),
+            next_step="Mend the fields named; what was entered is kept in the form.",
+            details={"fields": problems},
+        )
+    return read
+
+
+def _read(f: Field, raw: Any, unit: str) -> Any:
+    if raw is None or raw == "" or raw == []:
+        if f.default is not None:
+            return f.default
+        if f.required:
+            raise InputError(f"{f.label} is missing.", next_step="Enter it.")
+        return None
+    if f.quantity == "choice":
+        if raw not in dict(f.options):
+            raise InputError(f"{f.label}: {raw!r} is not one of {', '.join(dict(f.options))}.")
+        return raw
+    if f.quantity == "text":
+        if not isinstance(raw, str) or len(raw) > 400:
+            raise InputError(f"{f.label} must be a text of at most 400 characters.")
+        return raw.strip()
+    if f.quantity == "lines":
+        lines = raw.splitlines() if isinstance(raw, str) else raw
+        if not isinstance(lines, list) or not all(isinstance(x, str) for x in lines):
+            raise InputError(f"{f.label} must be a list of texts.")
+        return [x.strip() for x in lines if x.strip()]
+    return _number(f, raw, unit)
+
+
+def _number(f: Field, raw: Any, unit: str) -> float | int:
+    if isinstance(raw, str):
+        quantity = f.quantity if f.quantity in UNITS else "count"
+        value = parse(raw, quantity, unit if quantity == "length" else None).value
+    elif isinstance(raw, int | float) and not isinstance(raw, bool):
+        value = float(raw)
+    else:
+        raise InputError(f"{f.label} must be a number or a text with a unit.")
+    if (f.lo is not None and value < f.lo) or (f.hi is not None and value > f.hi):
+        raise InputError(
+            f"{f.label} must be {f.lo:g} to {f.hi:g} (got {value:g}).",
+            next_step="Was a unit or a decimal mistaken?",
+        )
+    return int(value) if f.quantity == "count" else value
+
+
+def given_schema(kind: Calculation) -> dict[str, Any]:
+    """The JSON schema of what a kind is given; fields that depend on others are optional here."""
+    fields = {f.key: f for f in kind.form({})}
+    required = [f.key for f in fields.values() if f.required and f.default is None]
+    for f in list(fields.values()):
+        for option, _ in f.options:
+            for more in kind.form({f.key: option}):
+                fields.setdefault(more.key, more)
+    return {
+        "type": "object",
+        "properties": {key: _schema(f) for key, f in fields.items()},
+        "required": required,
+        "additionalProperties": False,
+    }
+
+
+def _schema(f: Field) -> dict[str, Any]:
+    about = {"title": f.label} | ({"description": f.why} if f.why else {})
+    if f.quantity == "choice":
+        return about | {"enum": [key for key, _ in f.options]}
+    if f.quantity == "text":
+        return about | {"type": "string"}
+    if f.quantity == "lines":
+        return about | {"type": "array", "items": {"type": "string"}}
+    limits = {"minimum": f.lo, "maximum": f.hi}
+    number = {"type": "integer" if f.quantity == "count" else "number"} | {
+        k: v for k, v in limits.items() if v is not None
+    }
+    return about | {"anyOf": [number, {"type": "string", "description": "as spoken: 8 thou"}]}

@@ -1,0 +1,147 @@
+"""What a kind of setting is given to think about: entries, acts and their surroundings."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from bornek.core.gauges import UNKNOWN, Gauge
+
+Bracket = tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Scalar:
+    value: float
+
+
+@dataclass(frozen=True)
+class Between:
+    """Largest that goes and smallest that does not."""
+
+    lo: float
+    hi: float
+
+
+@dataclass(frozen=True)
+class Paint:
+    """Contact painted on one flank: rows root to tip, columns toe to heel, share 0 to 1."""
+
+    flank: str
+    mask: tuple[tuple[float, ...], ...]
+
+
+@dataclass(frozen=True)
+class Choice:
+    option: str
+
+
+@dataclass(frozen=True)
+class Confirm:
+    done: bool
+
+
+Raw = Scalar | Between | Paint | Choice | Confirm
+
+
+@dataclass(frozen=True)
+class Entry:
+    """One thing read. `confirmed` says that an odd value was asked about and stands."""
+
+    id: str
+    slot: str
+    raw: Raw
+    round: int = 1
+    gauge: str = ""
+    as_typed: str = ""
+    confirmed: bool = False
+    by: str = ""
+    seq: int = 0
+
+    @property
+    def number(self) -> float | None:
+        return self.raw.value if isinstance(self.raw, Scalar) else None
+
+
+State = tuple[int, ...] | float
+"""An adjuster's absolute state: a pack as thicknesses in nm, or a position as a number."""
+
+
+@dataclass(frozen=True)
+class Predicted:
+    """What was promised before a round: value, standard uncertainty, chance to land in."""
+
+    v: float
+    u: float
+    p_in: float = 0.0
+
+
+@dataclass(frozen=True)
+class Act:
+    """Something done to adjusters. It opens `round`; a recount corrects that round's state."""
+
+    id: str
+    round: int
+    kind: str
+    states: Mapping[str, State]
+    predicted: Predicted | None = None
+    by: str = ""
+    seq: int = 0
+
+
+@dataclass(frozen=True)
+class Explanation:
+    """What the mechanic says of a round that landed far from its prediction."""
+
+    round: int
+    cause: str
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class Learned:
+    """The response found on a finished job of the same type: k and its standard error."""
+
+    setting: str
+    k: float
+    se: float
+
+
+@dataclass(frozen=True)
+class Context:
+    """All that a kind may look at; plain data, never a clock, a file or a database."""
+
+    given: Mapping[str, Any] = field(default_factory=dict)
+    entries: tuple[Entry, ...] = ()
+    acts: tuple[Act, ...] = ()
+    explanations: tuple[Explanation, ...] = ()
+    gauges: Mapping[str, Gauge] = field(default_factory=dict)
+    gauge: str = ""
+    stock: Mapping[int, int] = field(default_factory=dict)
+    history: tuple[Learned, ...] = ()
+    school: Mapping[str, str] = field(default_factory=dict)
+    unit: str = "mm"
+    round: int = 1
+
+    def at(self, number: int) -> Context:
+        """The same bench as it stood in another round."""
+        return replace(
+            self,
+            round=number,
+            entries=tuple(e for e in self.entries if e.round <= number),
+            acts=tuple(a for a in self.acts if a.round <= number),
+        )
+
+    def now(self) -> tuple[Entry, ...]:
+        return tuple(e for e in self.entries if e.round == self.round)
+
+    def find_gauge(self, entry: Entry | None = None) -> Gauge:
+        wanted = (entry.gauge if entry else "") or self.gauge
+        return self.gauges.get(wanted, UNKNOWN)
+
+    def state(self, knob: str, number: int | None = None) -> State | None:
+        """The adjuster's state in a round: the last act up to it that says so."""
+        limit = self.round if number is None else number
+        found = [a.states[knob] for a in self.acts if a.round <= limit and knob in a.states]
+        return found[-1] if found else None

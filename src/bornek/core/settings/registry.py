@@ -1,0 +1,50 @@
+"""Finds the kinds: every module of this package that marks a class with @register."""
+
+from __future__ import annotations
+
+import importlib
+import pkgutil
+from typing import TypeVar
+
+import bornek.core.settings as package
+from bornek.core.errors import UnknownKind
+from bornek.core.settings.kind import Calculation, Setting
+
+_kinds: dict[str, Calculation] = {}
+_Kind = TypeVar("_Kind", bound=type[Calculation])
+
+
+def register(kind: _Kind) -> _Kind:
+    """Class decorator: one instance of the kind becomes known under its id."""
+    _kinds[kind.id] = kind()
+    return kind
+
+
+def forget(kind_id: str) -> None:
+    """Takes a kind out again (a trial kind, after its trial)."""
+    _kinds.pop(kind_id, None)
+
+
+def kinds() -> list[Calculation]:
+    """All kinds, by id."""
+    for module in pkgutil.iter_modules(package.__path__):
+        importlib.import_module(f"{package.__name__}.{module.name}")
+    return [_kinds[key] for key in sorted(_kinds)]
+
+
+def find_kind(kind_id: str) -> Setting:
+    """The kind of that id; UnknownKind with the list of those there are.
+
+    >>> find_kind("nothing")
+    Traceback (most recent call last):
+    bornek.core.errors.UnknownKind: No kind of setting is called 'nothing'.
+    """
+    known = {k.id: k for k in kinds()}
+    kind = known.get(kind_id)
+    if not isinstance(kind, Setting):
+        raise UnknownKind(
+            f"No kind of setting is called {kind_id!r}.",
+            field="kind",
+            next_step="Use one of: " + ", ".join(known) + ".",
+        )
+    return kind

@@ -1,0 +1,201 @@
+"""The whole answer for one setting: value, verdict, guide, move, sentence and drawings."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from bornek.core import draw
+from bornek.core.advice.propose import Proposal, propose
+from bornek.core.advice.reconcile import Surprise, surprise
+from bornek.core.advice.replay import History, replay, slope
+from bornek.core.errors import NotSolved
+from bornek.core.next_move import Move, describe_move, next_say
+from bornek.core.phrases import Say
+from bornek.core.quantities import say_quantity
+from bornek.core.readings import Slip
+from bornek.core.scenes import Scene
+from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
+from bornek.core.settings.records import Context, Entry
+from bornek.core.settings.sifting import Sifted, sift
+from bornek.core.windows import Verdict
+
+
+@dataclass(frozen=True)
+class Cell:
+    """A station of the guide with what was read there."""
+
+    slot: str
+    label: str
+    group: str
+    posture: str
+    quantity: str
+    accepts: str
+    nature: str
+    optional: bool
+    status: str
+    entries: tuple[Entry, ...]
+    shown: str
+    slips: tuple[Slip, ...]
+    blocked: str
+
+
+@dataclass(frozen=True)
+class Sheet:
+    kind: str
+    kind_version: int
+    title: str
+    unit: str
+    round: int
+    cautions: tuple[str, ...]
+    cells: tuple[Cell, ...]
+    next: str | None
+    stop: str
+    restart_at: str | None
+    outcome: Outcome
+    verdict: Verdict
+    say: Say
+    aside_head: str
+    aside: str
+    provisional: bool
+    move: Move | None
+    surprise: Surprise | None
+    scenes: tuple[Scene, ...]
+    sign_blockers: tuple[str, ...]
+    temporary: tuple[str, ...]
+    unverified: tuple[str, ...]
+    response: tuple[float, float] | None
+    slope: Mapping[str, float] | None
+    state_known: bool
+
+
+def make_sheet(kind: Setting, ctx: Context) -> Sheet:
+    """Everything that page, record and command line say of a setting, from its log alone."""
+    say = speech(ctx)
+    outcome, guide = kind.evaluate(ctx), kind.guide(ctx)
+    history = replay(kind, ctx)
+    sifted = sift(guide.slots, ctx.now())
+    odd = surprise(kind, ctx, history) if history else None
+    target = outcome.target()
+    proposal = _proposal(history, ctx, target) if odd is None else None
+    say_now = next_say(kind, ctx, outcome, guide, history, proposal, odd)
+    blockers = list(outcome.sign_blockers)
+    if odd:
+        blockers.append("The last round is far from what was expected and nobody has said why.")
+    judged = outcome.verdict
+    if judged.code == "not_read" and ctx.round > 1:
+        judged = Verdict("read_again")
+    knobs = list(kind.knobs(ctx))
+    known = not knobs or all(ctx.state(k.key) is not None for k in knobs)
+    if not known:
+        blockers.append("What is in now has not been entered.")
+    return Sheet(
+        kind.id, kind.version, kind.title, ctx.unit, ctx.round, kind.cautions,
+        _cells(guide, sifted, ctx), guide.next, guide.stop, guide.restart_at, outcome,
+        judged, say_now.say, say_now.aside_head, say_now.aside, say_now.provisional,
+        describe_move(history, proposal, say) if history and proposal else None, odd,
+        _scenes(outcome, history, proposal, ctx), tuple(blockers),
+        tuple(ctx.given.get("temporary") or ()), outcome.unverified,
+        history.belief.response() if history and len(history.rounds) > 0 else None,
+        slope(history) if history else None, known,
+    )  # fmt: skip
+
+
+def _proposal(history: History | None, ctx: Context, target: Result | None) -> Proposal | None:
+    if history is None or target is None or history.last.state is None:
+        return None
+    try:
+        return propose(history, ctx.stock, target.verdict)
+    except NotSolved:
+        return None
+
+
+def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
+    cells = []
+    for slot in guide.slots:
+        entries = tuple(e for e in ctx.now() if e.slot == slot.key)
+        if slot.key in sifted.asked:
+            status, slips = "asked", sifted.asked[slot.key][1]
+        else:
+            slips = ()
+            status = (
+                "contested" if slot.key in sifted.contested
+                else "taken" if slot.key in sifted.counted
+                else "blocked" if slot.key in guide.blocked
+                else "live" if slot.key == guide.next else "waiting"
+            )  # fmt: skip
+        cells.append(
+            Cell(slot.key, slot.label, slot.group, slot.posture, slot.quantity, slot.accepts,
+                 slot.nature, slot.optional, status, entries, _shown(entries, slot.quantity, ctx),
+                 slips, guide.blocked.get(slot.key, ""))
+        )  # fmt: skip
+    return tuple(cells)
+
+
+def _shown(entries: tuple[Entry, ...], quantity: str, ctx: Context) -> str:
+    if not entries:
+        return ""
+    number = entries[-1].number
+    if number is None:
+        return entries[-1].as_typed or "done"
+    if quantity == "length":
+        return speech(ctx).number(number)
+    return say_quantity(number, quantity, speech(ctx))
+
+
+def _scenes(
+    outcome: Outcome, history: History | None, proposal: Proposal | None, ctx: Context
+) -> tuple[Scene, ...]:
+    say = speech(ctx)
+    scenes: list[Scene] = []
+    for result in outcome.results:
+        if result.role == "target" and result.quantity == "length":
+            shown = draw.strip(result, history, proposal, say)
+            scenes.append(shown)
+            if history:
+                scenes.append(draw.round_log(history, shown, proposal, say))
+        elif result.window is not None and result.quantity != "length":
+            scenes.append(draw.plain_strip(result, _unit_of(result.quantity)))
+    if history:
+        drawn = draw.pack(history, proposal, dict(ctx.stock), say)
+        scenes += [drawn] if drawn else []
+    return (*scenes, *outcome.scenes)
+
+
+def _unit_of(quantity: str) -> str:
+    return {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}.get(quantity, "")
+
+
+def quantity_unit(quantity: str, unit: str) -> str:
+    return unit if quantity == "length" else _unit_of(quantity)
+
+
+def dump(value: Any) -> Any:
+    """Dataclasses → plain JSON data; infinities become null.
+
+    >>> dump((Verdict("in"),))
+    [{'code': 'in', 'leaning': '', 'margin': None, 'words': 'in'}]
+    """
+    import dataclasses
+    import math
+
+    if dataclasses.is_dataclass(value) and not isinstance(value, type):
+        data = {f.name: dump(getattr(value, f.name)) for f in dataclasses.fields(value)}
+        return data | _tag(value)
+    if isinstance(value, Mapping):
+        return {str(k): dump(v) for k, v in value.items()}
+    if isinstance(value, list | tuple | set | frozenset):
+        return [dump(v) for v in value]
+    if isinstance(value, float) and not math.isfinite(value):
+        return None
+    if hasattr(value, "item"):
+        return value.item()
+    return value
+
+
+def _tag(value: Any) -> dict[str, str]:
+    tags = {"Normal": "normal", "Interval": "interval", "AtMost": "at_most", "Scalar": "scalar",
+            "Between": "between", "Paint": "paint", "Choice": "choice", "Confirm": "confirm"}  # fmt: skip
+    tag = tags.get(type(value).__name__)
+    return {"type": tag} if tag else {}

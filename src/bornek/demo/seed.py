@@ -1,0 +1,123 @@
+"""Seeds the yard through the services, on a fixed clock."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import UTC, datetime, timedelta
+from itertools import count
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, TYPES
+from bornek.services.desk import Desk
+from bornek.services.drawer import count_shims
+from bornek.services.explain_round import explain_round
+from bornek.services.gauges import register_gauge
+from bornek.services.names import add_mechanic
+from bornek.services.receive_job import define_type, receive_job
+from bornek.services.record_act import record_act
+from bornek.services.sign_setting import sign_setting
+from bornek.services.take_reading import take_reading
+from bornek.services.view_setting import view_setting
+
+START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
+
+
+class Hand:
+    """One pair of hands on one setting: reads, moves and signs, a few minutes apart."""
+
+    def __init__(self, session: Session, actor: str, setting_id: str, ticks: Iterator[int]) -> None:
+        self.session, self.actor, self.setting_id, self.ticks = session, actor, setting_id, ticks
+
+    def desk(self) -> Desk:
+        return Desk(self.session, self.actor, START + timedelta(minutes=3 * next(self.ticks)))
+
+    def new_id(self) -> str:
+        return f"{self.setting_id}.d{next(self.ticks)}"
+
+    def seen(self) -> int:
+        version: int = view_setting(self.session, self.setting_id, START.date())["version"]
+        return version
+
+    def found(self, *plates: float) -> None:
+        self._act("as_found", plates)
+
+    def moves(self, *plates: float) -> None:
+        self._act("move", plates)
+
+    def _act(self, kind: str, plates: tuple[float, ...]) -> None:
+        sent = {"id": self.new_id(), "kind": kind, "states": {"pack": list(plates)}, "seen": self.seen()}
+        record_act(self.desk(), self.setting_id, sent)
+
+    def reads(self, position: str, *texts: str) -> None:
+        for rep, text in enumerate(texts, 1):
+            self.enters(f"travel.{position}.{rep}", text=text)
+
+    def enters(self, slot: str, **what: Any) -> None:
+        take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
+
+    def explains(self, cause: str, words: str) -> None:
+        explain_round(self.desk(), self.setting_id,
+                      {"id": self.new_id(), "cause": cause, "words": words, "seen": self.seen()})  # fmt: skip
+
+    def signs(self, remark: str = "") -> None:
+        sign_setting(self.desk(), self.setting_id,
+                     {"id": self.new_id(), "seen": self.seen(), "remark": remark})  # fmt: skip
+
+
+def seed(session: Session) -> None:
+    """The yard on a Monday morning: one job in the middle of a round, one not touched, one done."""
+    ticks = count()
+    desk = Desk(session, MECHANICS[0][0], START)
+    for key, name in MECHANICS:
+        add_mechanic(session, key, name)
+    for card in GAUGES:
+        register_gauge(desk, {"quantity": "length", **card})
+    for form, lots in DRAWER.items():
+        for thickness, n in lots.items():
+            count_shims(desk, {"id": f"seed.{form}.{thickness}".replace(" ", "-"), "form": form,
+                               "thickness": str(thickness), "count": n})  # fmt: skip
+    for type_id, name, definition in TYPES:
+        define_type(desk, type_id, name, definition)
+    for n, job in enumerate(JOBS):
+        receive_job(Desk(session, "oda", START - timedelta(days=len(JOBS) - n)), dict(job))
+    _winch_in_hand(Hand(session, "marl", "w17.output-end-play", ticks))
+    _winch_done(session, ticks)
+    _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
+
+
+def _winch_in_hand(hand: Hand) -> None:
+    hand.found(0.50, 0.25, 0.20)
+    hand.reads("mark_up", "0.31", "0.305", "0.31")
+    hand.reads("mark_down", "0.315", "0.31", "0.31")
+    hand.moves(0.50, 0.15, 0.10)
+    hand.reads("mark_up", "0.145", "0.140", "0.145")
+    hand.reads("mark_down", "0.150")
+
+
+def _winch_done(session: Session, ticks: Iterator[int]) -> None:
+    out = Hand(session, "jun", "w11.output-end-play", ticks)
+    out.found(0.50, 0.20, 0.10)
+    out.reads("mark_up", "0.19", "0.185", "0.19")
+    out.reads("mark_down", "0.19", "0.19", "0.195")
+    out.moves(0.50, 0.20)
+    out.reads("mark_up", "0.095", "0.09", "0.095")
+    out.reads("mark_down", "0.095", "0.09", "0.09")
+    out.signs()
+    inner = Hand(session, "jun", "w11.input-preload", ticks)
+    inner.found(0.50, 0.20)
+    inner.reads("mark_up", "0.14", "0.145", "0.14")
+    inner.reads("mark_down", "0.14", "0.14", "0.135")
+    inner.moves(0.50)
+    for position in ("mark_up", "mark_down"):
+        inner.reads(position, "0", "0", "0")
+    inner.enters("needle", value=True)
+    inner.enters("drag", text="1.7 N·m")
+    inner.signs()
+
+
+def _capstan(hand: Hand) -> None:
+    hand.found(0.508, 0.254, 0.127)
+    hand.reads("mark_up", "9", "9", "8.5")
+    hand.reads("mark_down", "9", "8.5", "9")

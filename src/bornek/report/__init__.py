@@ -1,0 +1,1 @@
+"""The record on paper and in open formats."""

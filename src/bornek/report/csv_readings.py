@@ -1,0 +1,41 @@
+"""All readings of a job as CSV, corrections and all."""
+
+from __future__ import annotations
+
+import csv
+import io
+from typing import Any
+
+HEAD = ("seq", "setting", "round", "station", "as_typed", "value", "gauge", "by", "at", "fate")
+RISKY = ("=", "+", "-", "@", "\t", "\r")
+
+
+def readings_csv(record: dict[str, Any]) -> str:
+    """One row per entry, in the order written; cells that a spreadsheet could run are quoted.
+
+    >>> readings_csv({"settings": []}).strip()
+    'seq,setting,round,station,as_typed,value,gauge,by,at,fate'
+    """
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\r\n")
+    writer.writerow(HEAD)
+    for setting in record["settings"]:
+        for e in setting["entries"]:
+            row = (e["seq"], setting["label"], e["round"], e["label"], e["as_typed"], e["shown"],
+                   e["gauge"], e["by"], e["at"], e["fate"])  # fmt: skip
+            writer.writerow([_safe(cell) for cell in row])
+    return out.getvalue()
+
+
+def _safe(cell: Any) -> Any:
+    if isinstance(cell, str) and cell.startswith(RISKY) and not _is_number(cell):
+        return "'" + cell
+    return cell
+
+
+def _is_number(text: str) -> bool:
+    try:
+        float(text)
+    except ValueError:
+        return False
+    return True

@@ -1,0 +1,149 @@
+"""The record of a job as a PDF build sheet."""
+
+from __future__ import annotations
+
+import io
+from datetime import datetime
+from importlib import resources
+from typing import Any
+from xml.sax.saxutils import escape
+
+from reportlab.graphics.shapes import Drawing
+from reportlab.lib.pagesizes import A4
+from reportlab.lib.styles import ParagraphStyle
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.platypus import Flowable, KeepTogether, Paragraph, SimpleDocTemplate, Spacer, Table, TableStyle
+
+from bornek.report.marks import BOLD, DRAWERS, HAIR, INK, INK_2, PLAIN
+
+WIDTH = A4[0] - 96
+MATH = "Bornek-Math"
+_BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
+_SMALL = ParagraphStyle("small", parent=_BODY, fontSize=8, leading=10.5, textColor=INK_2)
+_HEAD = ParagraphStyle("head", parent=_BODY, fontName=BOLD, fontSize=13, leading=17, spaceBefore=10)
+_TITLE = ParagraphStyle("title", parent=_HEAD, fontSize=20, leading=25)
+_ZONE = ParagraphStyle("zone", parent=_HEAD, fontSize=10, leading=13, spaceBefore=6)
+
+
+def _fonts() -> None:
+    if PLAIN in pdfmetrics.getRegisteredFontNames():
+        return
+    for name, file in ((PLAIN, "bornek-sans-regular"), (BOLD, "bornek-sans-bold"), (MATH, "noto-sans-math")):
+        data = resources.files("bornek.report").joinpath(f"fonts/{file}.ttf").read_bytes()
+        pdfmetrics.registerFont(TTFont(name, io.BytesIO(data)))
+
+
+def _text(words: str, style: ParagraphStyle = _BODY) -> Paragraph:
+    safe = escape(words)
+    for sign in "√≈≤≥Σ":
+        safe = safe.replace(sign, f'<font name="{MATH}">{sign}</font>')
+    return Paragraph(safe, style)
+
+
+def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
+    """A build sheet: as found, every round, as left, the working, who and when."""
+    _fonts()
+    job = record["job"]
+    out = io.BytesIO()
+    title = f"{job['tag']} {job['unit_name']}"
+    doc = SimpleDocTemplate(out, pagesize=A4, leftMargin=48, rightMargin=48, topMargin=44, bottomMargin=52,
+                            title=f"Record {title}", author="Bornek")  # fmt: skip
+    story: list[Flowable] = [
+        _text(f"{job['tag']}   {job['unit_name']}", _TITLE),
+        _text(f"Serial {job['serial']} · received {_day(record['opened_at'])} · printed {_day(now.isoformat())}"),
+        _text(f"Complaint: {job['complaint'] or 'none given'}"),
+        _text("Names below are named, not authenticated. The maker's manual, the shop's rules and local "
+              "codes come first.", _SMALL),
+    ]  # fmt: skip
+    for setting in record["settings"]:
+        story += _setting(setting)
+    doc.build(story, onFirstPage=_foot(title), onLaterPages=_foot(title))
+    return out.getvalue()
+
+
+def _foot(title: str) -> Any:
+    def paint(canvas: Any, _doc: Any) -> None:
+        canvas.setFont(PLAIN, 8)
+        canvas.setFillColor(INK_2)
+        canvas.drawString(48, 30, title)
+        canvas.drawRightString(A4[0] - 48, 30, f"page {canvas.getPageNumber()}")
+
+    return paint
+
+
+def _setting(s: dict[str, Any]) -> list[Flowable]:
+    sheet = s["sheet"]
+    head = [
+        _text(f"{s['label']}: {sheet['verdict']['words'].upper()}", _HEAD),
+        _grid([["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s)]], [70, WIDTH - 70]),
+        Spacer(0, 6),
+    ]  # fmt: skip
+    drawn = [_drawing(scene) for scene in sheet["scenes"] if scene["type"] in DRAWERS]
+    story: list[Flowable] = [KeepTogether([*head, *drawn[:1]]), *drawn[1:]]
+    for result in sheet["outcome"]["results"]:
+        story += _working(result)
+    story += _rounds(s)
+    for title, lines in (
+        ("Not verified", sheet["unverified"]),
+        ("Temporary: out before Prove", sheet["temporary"]),
+    ):
+        if lines:
+            story += [_text(title, _ZONE), *(_text(line) for line in lines)]
+    return story
+
+
+def _drawing(scene: dict[str, Any]) -> Drawing:
+    width = 190.0 if scene["type"] == "pack" else WIDTH
+    return DRAWERS[scene["type"]](scene, width)
+
+
+def _working(result: dict[str, Any]) -> list[Flowable]:
+    lines = result["working"]["lines"]
+    if not lines:
+        return []
+    rows = [[line["label"], line["sum"], line["result"]] for line in lines]
+    sources = " ".join(result["working"]["sources"])
+    return [_text(f"Working: {result['label'].lower()}", _ZONE),
+            _grid(rows, [110, WIDTH - 190, 80]), _text(f"Window from: {sources}", _SMALL)]  # fmt: skip
+
+
+def _rounds(s: dict[str, Any]) -> list[Flowable]:
+    rows = [[str(a["round"]), a["words"] + (f" ({a['remark']})" if a["remark"] else ""), a["by"], _day(a["at"])]
+            for a in s["acts"]]  # fmt: skip
+    story: list[Flowable] = []
+    if rows:
+        story += [_text("What was done", _ZONE), _grid([["Round", "", "By", "When"], *rows],
+                                                       [40, WIDTH - 210, 70, 100])]  # fmt: skip
+    story += [_text(words) for words in s["explanations"]]
+    entries = [[str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], _day(e["at"]), e["fate"]]
+               for e in s["entries"]]  # fmt: skip
+    if entries:
+        head = ["Round", "Station", "As typed", "Value", "By", "When", ""]
+        story += [_text("Readings", _ZONE),
+                  _grid([head, *entries], [36, 120, 60, 60, 60, 92, WIDTH - 428])]  # fmt: skip
+    return story
+
+
+def _grid(rows: list[list[str]], widths: list[float]) -> Table:
+    table = Table([[_text(cell) for cell in row] for row in rows], widths, hAlign="LEFT", repeatRows=0)
+    table.setStyle(TableStyle([
+        ("LINEBELOW", (0, 0), (-1, -1), 0.5, HAIR), ("VALIGN", (0, 0), (-1, -1), "TOP"),
+        ("TOPPADDING", (0, 0), (-1, -1), 1.5), ("BOTTOMPADDING", (0, 0), (-1, -1), 2.5),
+        ("LEFTPADDING", (0, 0), (-1, -1), 0),
+    ]))  # fmt: skip
+    return table
+
+
+def _signed(s: dict[str, Any]) -> str:
+    mark = s["signature"]
+    if not mark:
+        return "not signed"
+    words = f"{mark['by']} (named, not authenticated), {_day(mark['at'])}"
+    words += f"; {mark['remark']}" if mark["remark"] else ""
+    words += "; disturbed since: read again" if mark["disturbed"] else ""
+    return f"{words}; seal {s['sha256'][:16]}"
+
+
+def _day(stamp: str) -> str:
+    return stamp[:16].replace("T", " ") + " UTC"

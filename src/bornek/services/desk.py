@@ -1,0 +1,57 @@
+"""Who acts, when, and in which transaction: passed into every service."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.errors import InputError, KeyReused
+from bornek.store import tables as t
+
+
+@dataclass(frozen=True)
+class Desk:
+    session: Session
+    actor: str
+    now: datetime
+
+    def mechanic(self) -> t.Mechanic:
+        found = self.session.get(t.Mechanic, self.actor) if self.actor else None
+        if found is None:
+            raise InputError("Nobody is named as doing this.", field="actor",
+                             next_step="Choose your name at the top of the page.")  # fmt: skip
+        return found
+
+
+def digest(data: Any) -> str:
+    """sha256 over canonical JSON."""
+    text = json.dumps(data, sort_keys=True, separators=(",", ":"), ensure_ascii=False)
+    return hashlib.sha256(text.encode()).hexdigest()
+
+
+def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str, Any]]) -> dict[str, Any]:
+    """Does the work once per key; a repeat gets the first answer, from the same transaction.
+
+    Raises KeyReused when the key comes back with another request.
+    """
+    if not key:
+        return work()
+    if len(key) > 100:
+        raise InputError("An idempotency key has at most 100 characters.", field="Idempotency-Key")
+    sha = digest(request)
+    kept = desk.session.get(t.Idempotency, key)
+    if kept is not None:
+        if kept.request_sha256 != sha:
+            raise KeyReused("This idempotency key was used for another request.",
+                            field="Idempotency-Key", next_step="Make a new key for a new request.")  # fmt: skip
+        return kept.answer
+    answer = work()
+    desk.session.add(t.Idempotency(key=key, request_sha256=sha, answer=answer, at=desk.now))
+    desk.session.flush()
+    return answer

@@ -1,0 +1,144 @@
+"""A job out and in: a zip of job.json (rows by table), ids, times and actors kept."""
+
+from __future__ import annotations
+
+import io
+import json
+import zipfile
+from collections.abc import Iterable
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import DateTime, select
+from sqlalchemy.exc import IntegrityError
+from sqlalchemy.orm import Session
+
+from bornek.core.errors import InputError
+from bornek.services.desk import digest
+from bornek.store import tables as t
+from bornek.store.base import Base
+from bornek.store.queries.jobs import job_with_unit
+
+FORMAT = "bornek-job"
+EDITION = 1
+LIMIT_BYTES = 50_000_000
+ORDER = ("mechanic", "gauge", "unit_type", "unit_type_revision", "unit", "job", "place", "setting",
+         "given_revision", "act", "act_knob", "round", "entry", "proposal", "explanation", "signature",
+         "shim_lot", "stock_movement")  # fmt: skip
+SHARED = ("mechanic", "gauge", "unit_type", "unit_type_revision", "unit", "shim_lot")
+_STAMP = (1980, 1, 1, 0, 0, 0)
+
+
+def export_job(session: Session, job_id: str) -> bytes:
+    """The exchange file of a job; the same job gives the same bytes."""
+    rows = {name: [_row(x) for x in found] for name, found in _of_job(session, job_id).items()}
+    body = {"format": FORMAT, "edition": EDITION, "sha256": digest(rows), "rows": rows}
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        archive.writestr(zipfile.ZipInfo("job.json", _STAMP), json.dumps(body, ensure_ascii=False, indent=1))
+    return out.getvalue()
+
+
+def import_job(session: Session, data: bytes) -> str:
+    """Takes an exchange file in; returns the job's id. What the yard already has is left alone.
+
+    Raises InputError for a file that is not one, was changed, or holds a job that is here already.
+    """
+    rows = _read(data)
+    jobs = rows["job"]
+    if len(jobs) != 1:
+        raise InputError("An exchange file holds one job.", field="file")
+    if session.get(t.Job, jobs[0]["id"]) is not None:
+        raise InputError("This job is in the yard already.", field="file",
+                         next_step="Open it from the board; nothing was changed.")  # fmt: skip
+    tables = Base.metadata.tables
+    try:
+        for name in ORDER:
+            for row in rows[name]:
+                table = tables[name]
+                if name in SHARED:
+                    known = session.execute(select(table.c.id).where(table.c.id == row["id"])).first()
+                    if known is not None:
+                        continue
+                session.execute(table.insert().values(_typed(name, row)))
+    except (IntegrityError, KeyError, TypeError, ValueError) as error:
+        raise InputError(f"The exchange file does not hold together: {type(error).__name__}.", field="file",
+                         next_step="Export it again from where it came; nothing was taken in.") from error  # fmt: skip
+    return str(jobs[0]["id"])
+
+
+def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
+    job, unit = job_with_unit(session, job_id)
+    settings = _all(session, t.Setting, t.Setting.job_id == job_id)
+    ids = [s.id for s in settings]
+    acts = _all(session, t.Act, t.Act.job_id == job_id)
+    act_ids = [a.id for a in acts]
+    entries = _all(session, t.Entry, t.Entry.job_id == job_id)
+    by_setting = {
+        table: _all(session, table, table.setting_id.in_(ids))
+        for table in (t.GivenRevision, t.Round, t.Proposal, t.Explanation, t.Signature)
+    }
+    movements = _all(session, t.StockMovement, t.StockMovement.act_id.in_(act_ids))
+    signed: Iterable[Any] = [*by_setting[t.GivenRevision], *acts, *entries, *by_setting[t.Explanation],
+                             *by_setting[t.Signature], *movements]  # fmt: skip
+    gauges = {s.gauge_id for s in settings} | {e.gauge_id for e in entries}
+    revision = session.get(t.UnitTypeRevision, job.unit_type_revision_id)
+    types = {unit.unit_type_id, revision.unit_type_id if revision else unit.unit_type_id}
+    return {
+        "mechanic": _all(session, t.Mechanic, t.Mechanic.id.in_({x.mechanic_id for x in signed})),
+        "gauge": _all(session, t.Gauge, t.Gauge.id.in_(gauges)),
+        "unit_type": _all(session, t.UnitType, t.UnitType.id.in_(types)),
+        "unit_type_revision": [revision], "unit": [unit], "job": [job],
+        "place": _all(session, t.Place, t.Place.job_id == job_id), "setting": settings,
+        "given_revision": by_setting[t.GivenRevision], "act": acts,
+        "act_knob": _all(session, t.ActKnob, t.ActKnob.act_id.in_(act_ids)),
+        "round": by_setting[t.Round], "entry": sorted(entries, key=lambda e: e.seq),
+        "proposal": by_setting[t.Proposal], "explanation": by_setting[t.Explanation],
+        "signature": by_setting[t.Signature],
+        "shim_lot": _all(session, t.ShimLot, t.ShimLot.id.in_({m.lot_id for m in movements})),
+        "stock_movement": movements,
+    }  # fmt: skip
+
+
+def _all(session: Session, table: Any, where: Any) -> list[Any]:
+    return list(session.scalars(select(table).where(where).order_by(table.id)))
+
+
+def _row(thing: Any) -> dict[str, Any]:
+    row = {}
+    for column in thing.__table__.columns:
+        value = getattr(thing, column.key)
+        row[column.key] = value.isoformat() if isinstance(value, datetime) else value
+    return row
+
+
+def _typed(name: str, row: dict[str, Any]) -> dict[str, Any]:
+    columns = Base.metadata.tables[name].columns
+    if set(row) - set(columns.keys()):
+        raise KeyError(name)
+    return {
+        key: datetime.fromisoformat(value) if _is_time(columns[key].type) else value
+        for key, value in row.items()
+    }
+
+
+def _is_time(kind: Any) -> bool:
+    return isinstance(getattr(kind, "impl", kind), DateTime)
+
+
+def _read(data: bytes) -> dict[str, list[dict[str, Any]]]:
+    hint = "Choose a file that Bornek exported."
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as archive:
+            if archive.getinfo("job.json").file_size > LIMIT_BYTES:
+                raise InputError("The exchange file is too large.", field="file", next_step=hint)
+            body = json.loads(archive.read("job.json"))
+    except (zipfile.BadZipFile, KeyError, ValueError, OSError, NotImplementedError) as error:
+        raise InputError("This is not an exchange file.", field="file", next_step=hint) from error
+    if not isinstance(body, dict) or body.get("format") != FORMAT or body.get("edition") != EDITION:
+        raise InputError("This is not an exchange file of this edition.", field="file", next_step=hint)
+    rows = body.get("rows")
+    if not isinstance(rows, dict) or set(rows) != set(ORDER) or body.get("sha256") != digest(rows):
+        raise InputError("The exchange file was changed on the way.", field="file",
+                         next_step="Export it again; nothing was taken in.")  # fmt: skip
+    return rows

@@ -1,0 +1,102 @@
+"""The record of a job: as found, every round, as left, working, who and when."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.draw import value_label
+from bornek.core.phrases import adjust, text_of
+from bornek.core.quantities import Speech, from_nm
+from bornek.core.settings.records import State
+from bornek.core.sheet import dump
+from bornek.services.bench import Bench, open_bench, unpack_raw, unpack_state
+from bornek.services.names import mechanic_names
+from bornek.services.view_board import job_view
+from bornek.services.view_setting import view_signature
+from bornek.services.views import RecordAct, RecordEntry, RecordSetting, RecordView
+from bornek.store import tables as t
+from bornek.store.queries.jobs import job_with_unit, settings_of
+
+ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "recount": "Recounted"}
+
+
+def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
+    job, _ = job_with_unit(session, job_id)
+    names = mechanic_names(session)
+    benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
+    record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
+                        [_setting(session, b, names) for b in benches])  # fmt: skip
+    view: dict[str, Any] = dump(record)
+    for shown, bench in zip(view["settings"], benches, strict=True):
+        if bench.log.signature is not None:
+            shown["sheet"] = bench.log.signature.snapshot["sheet"]
+    return view
+
+
+def _setting(session: Session, bench: Bench, names: dict[str, str]) -> RecordSetting:
+    log, say = bench.log, Speech(bench.ctx.unit)
+    first = bench.kind.evaluate(bench.ctx.at(1)).target()
+    last = bench.kind.evaluate(bench.ctx).target()
+    knobs = [k.key for k in bench.kind.knobs(bench.ctx)]
+    found = [bench.ctx.state(k, 1) for k in knobs]
+    left = [bench.ctx.state(k) for k in knobs]
+    return RecordSetting(
+        log.setting.id, log.setting.label, log.place.label,
+        _stand(value_label(first.value if first else None, say), found, say),
+        _stand(value_label(last.value if last else None, say), left, say), bench.sheet(),
+        _entries(bench, names), [_act(a, bench, names) for a in log.acts],
+        [f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
+        view_signature(session, log, bench.version), log.signature.sha256 if log.signature else "",
+    )  # fmt: skip
+
+
+def _stand(value: str, states: list[State | None], say: Speech) -> str:
+    packs = [
+        " + ".join(say.size(from_nm(x)) for x in s) + f" = {say.size(from_nm(sum(s)))}"
+        if isinstance(s, tuple) else say.size(float(s))
+        for s in states
+        if s is not None
+    ]  # fmt: skip
+    return "; ".join([value, *packs])
+
+
+def _entries(bench: Bench, names: dict[str, str]) -> list[RecordEntry]:
+    log = bench.log
+    numbers = {r.id: r.number for r in log.rounds}
+    corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in log.entries if e.supersedes}
+    labels = {s.key: s for n in numbers.values() for s in bench.kind.guide(bench.ctx.at(n)).slots}
+    rows = []
+    for e in log.entries:
+        raw = unpack_raw(e.raw)
+        number = getattr(raw, "value", None)
+        slot = labels.get(e.slot)
+        gauge = bench.ctx.gauges.get(e.gauge_id or "")
+        shown = "" if number is None or (slot and slot.quantity != "length") else Speech(
+            bench.ctx.unit).number(number)  # fmt: skip
+        fate = "strike" if e.void else corrected.get(e.id, "stands")
+        rows.append(
+            RecordEntry(e.seq, numbers[e.round_id], e.slot, slot.label if slot else e.slot, e.as_typed,
+                        shown or e.as_typed, gauge.name if gauge else "", names.get(e.mechanic_id, ""),
+                        e.at.isoformat(), fate)
+        )  # fmt: skip
+    return rows
+
+
+def _act(act: t.Act, bench: Bench, names: dict[str, str]) -> RecordAct:
+    say = Speech(bench.ctx.unit)
+    words = []
+    knobs = {k.key: k for k in bench.kind.knobs(bench.ctx)}
+    for row in bench.log.knobs.get(act.id, ()):
+        before, after = unpack_state(row.before), unpack_state(row.after)
+        if after is None:
+            continue
+        if before is None or row.knob not in knobs:
+            words.append(_stand("", [after], say).lstrip("; "))
+        else:
+            words.append(text_of(adjust(knobs[row.knob], before, after, say)).strip())
+    number = bench.log.act_rounds[act.id]
+    return RecordAct(act.seq, number, act.kind, f"{ACT_WORDS.get(act.kind, act.kind)}: {' '.join(words)}",
+                     act.remark, names.get(act.mechanic_id, ""), act.at.isoformat())  # fmt: skip

@@ -1,0 +1,70 @@
+"""Everything the page shows of one setting."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.quantities import Speech, from_nm, say_quantity
+from bornek.core.settings.kind import Field
+from bornek.core.sheet import dump
+from bornek.services.bench import Bench, open_bench
+from bornek.services.names import mechanic_names
+from bornek.services.views import (
+    DrawerLot,
+    FieldView,
+    GaugeHead,
+    GivenView,
+    JobHead,
+    KnobView,
+    SettingView,
+    SignatureView,
+)
+from bornek.store.queries.setting_log import SettingLog
+
+
+def view_setting(session: Session, setting_id: str, today: date) -> dict[str, Any]:
+    bench = open_bench(session, setting_id, today)
+    log, ctx = bench.log, bench.ctx
+    say, gauge = Speech(ctx.unit), ctx.find_gauge()
+    fields = [_field(f, bench, say) for f in bench.kind.form(ctx.given)]
+    view: dict[str, Any] = dump(
+        SettingView(
+            log.setting.id, log.setting.label, log.place.label, log.place.shim_form, bench.version,
+            JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
+            GaugeHead(gauge.id, gauge.name, gauge.unit, gauge.resolution, gauge.due, gauge.overdue),
+            GivenView(log.given.seq, fields),
+            [KnobView(k.key, k.label, k.title, k.noun, k.unit, k.domain, ctx.state(k.key))
+             for k in bench.kind.knobs(ctx)],
+            [DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
+            view_signature(session, log, bench.version), bench.sheet(),
+        )
+    )  # fmt: skip
+    return view
+
+
+def view_signature(session: Session, log: SettingLog, version: int) -> SignatureView | None:
+    signature = log.signature
+    if signature is None:
+        return None
+    return SignatureView(
+        mechanic_names(session).get(signature.mechanic_id, ""), signature.at.isoformat(),
+        signature.remark, signature.snapshot["sheet"]["verdict"]["code"], log.disturbed,
+        signature.seq == version,
+    )  # fmt: skip
+
+
+def _field(f: Field, bench: Bench, say: Speech) -> FieldView:
+    value = bench.ctx.given.get(f.key)
+    if value is None:
+        shown = ""
+    elif f.quantity == "choice":
+        shown = dict(f.options).get(str(value), str(value))
+    elif f.quantity in ("text", "lines"):
+        shown = value if isinstance(value, str) else "; ".join(value)
+    else:
+        shown = say_quantity(float(value), f.quantity, say)
+    return FieldView(f.key, f.label, f.quantity, f.required, [list(o) for o in f.options], f.why, shown,
+                     bench.log.given.given.get(f.key, f.default))  # fmt: skip

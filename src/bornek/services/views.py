@@ -1,0 +1,236 @@
+"""The shapes in which the application is shown: dumped by the services, typed in the API."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from bornek.core.next_move import Option
+from bornek.core.phrases import Span
+from bornek.core.scenes import Scene, Strip
+from bornek.core.settings.kind import Domain
+from bornek.core.sheet import Sheet
+
+
+@dataclass(frozen=True)
+class JobHead:
+    id: str
+    tag: str
+    unit_name: str
+    serial: str
+    length_unit: str
+
+
+@dataclass(frozen=True)
+class GaugeHead:
+    id: str
+    name: str
+    unit: str
+    resolution: float
+    due: str
+    overdue: bool
+
+
+@dataclass(frozen=True)
+class FieldView:
+    key: str
+    label: str
+    quantity: str
+    required: bool
+    options: list[list[str]]
+    why: str
+    shown: str
+    typed: Any
+
+
+@dataclass(frozen=True)
+class GivenView:
+    seq: int
+    fields: list[FieldView]
+
+
+@dataclass(frozen=True)
+class KnobView:
+    key: str
+    label: str
+    title: str
+    noun: str
+    unit: str
+    domain: Domain
+    state: Any
+
+
+@dataclass(frozen=True)
+class DrawerLot:
+    thickness: float
+    label: str
+    count: int
+
+
+@dataclass(frozen=True)
+class SignatureView:
+    by: str
+    at: str
+    remark: str
+    verdict: str
+    disturbed: bool
+    current: bool
+
+
+@dataclass(frozen=True)
+class SettingView:
+    """One setting, whole: what the page of a setting shows."""
+
+    id: str
+    label: str
+    place: str
+    shim_form: str
+    version: int
+    job: JobHead
+    gauge: GaugeHead
+    given: GivenView
+    knobs: list[KnobView]
+    drawer: list[DrawerLot]
+    signature: SignatureView | None
+    sheet: Sheet
+
+
+@dataclass(frozen=True)
+class Expectation:
+    """A state of the mechanic's own choice, with the drawings that show where it would land."""
+
+    option: Option
+    scenes: list[Scene]
+
+
+@dataclass(frozen=True)
+class SettingSummary:
+    id: str
+    label: str
+    place: str
+    title: str
+    round: int
+    say: list[Span]
+    verdict: str
+    verdict_words: str
+    strip: Strip | None
+    signed: bool
+    disturbed: bool
+    begun: bool
+
+
+@dataclass(frozen=True)
+class JobView:
+    id: str
+    tag: str
+    unit_name: str
+    serial: str
+    complaint: str
+    bench: str
+    length_unit: str
+    waits_for: str
+    schools: dict[str, str]
+    version: int
+    settings: list[SettingSummary]
+
+
+@dataclass(frozen=True)
+class BoardRow:
+    job_id: str
+    tag: str
+    name: str
+    bench: str
+    band: str
+    waits_for: str
+    say: list[Span]
+    setting_id: str | None
+    setting_label: str
+    settings: list[SettingSummary]
+
+
+@dataclass(frozen=True)
+class BoardView:
+    say: list[Span]
+    needs_hands: int
+    held_up: int
+    ready: int
+    rows: list[BoardRow]
+    low: list[str]
+
+
+@dataclass(frozen=True)
+class MechanicView:
+    id: str
+    name: str
+
+
+@dataclass(frozen=True)
+class LotView:
+    form: str
+    thickness: float
+    mm: str
+    thou: str
+    count: int
+
+
+@dataclass(frozen=True)
+class GaugeView:
+    id: str
+    name: str
+    unit: str
+    division: float
+    interpolation: float
+    calibration_u: float
+    quantity: str
+    due: str
+    overdue: bool
+    resolution: float
+
+
+@dataclass(frozen=True)
+class RecordEntry:
+    seq: int
+    round: int
+    slot: str
+    label: str
+    as_typed: str
+    shown: str
+    gauge: str
+    by: str
+    at: str
+    fate: str
+
+
+@dataclass(frozen=True)
+class RecordAct:
+    seq: int
+    round: int
+    kind: str
+    words: str
+    remark: str
+    by: str
+    at: str
+
+
+@dataclass(frozen=True)
+class RecordSetting:
+    """`sheet` is the signed snapshot where there is one, else the present state."""
+
+    id: str
+    label: str
+    place: str
+    as_found: str
+    as_left: str
+    sheet: Sheet
+    entries: list[RecordEntry]
+    acts: list[RecordAct]
+    explanations: list[str]
+    signature: SignatureView | None
+    sha256: str
+
+
+@dataclass(frozen=True)
+class RecordView:
+    job: JobView
+    opened_at: str
+    settings: list[RecordSetting]

@@ -1,0 +1,1 @@
+"""What is kept: tables, queries and migrations."""

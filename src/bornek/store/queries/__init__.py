@@ -1,0 +1,1 @@
+"""Reads, one aggregate a file."""

@@ -1,0 +1,28 @@
+"""The shim drawer: lots and their counts."""
+
+from __future__ import annotations
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from bornek.store import tables as t
+
+
+def counts(session: Session, form: str | None = None) -> list[tuple[t.ShimLot, int]]:
+    """Lots with what their movements add up to, thickest first."""
+    total = func.coalesce(func.sum(t.StockMovement.delta), 0)
+    query = (
+        select(t.ShimLot, total)
+        .join(t.StockMovement, t.StockMovement.lot_id == t.ShimLot.id, isouter=True)
+        .group_by(t.ShimLot.id)
+        .order_by(t.ShimLot.form, t.ShimLot.thickness_nm.desc())
+    )
+    if form is not None:
+        query = query.where(t.ShimLot.form == form)
+    return [(lot, int(n)) for lot, n in session.execute(query)]
+
+
+def find_lot(session: Session, form: str, thickness_nm: int) -> t.ShimLot | None:
+    return session.scalars(
+        select(t.ShimLot).where(t.ShimLot.form == form, t.ShimLot.thickness_nm == thickness_nm)
+    ).one_or_none()

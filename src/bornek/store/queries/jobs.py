@@ -1,0 +1,52 @@
+"""Jobs with their units, places and settings."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bornek.core.errors import NotFound
+from bornek.store import tables as t
+
+
+def job_with_unit(session: Session, job_id: str) -> tuple[t.Job, t.Unit]:
+    row = session.execute(
+        select(t.Job, t.Unit).join(t.Unit, t.Unit.id == t.Job.unit_id).where(t.Job.id == job_id)
+    ).one_or_none()
+    if row is None:
+        raise NotFound(f"No job has the id {job_id!r}.", field="job_id", next_step="Go back to the board.")
+    return row[0], row[1]
+
+
+def settings_of(session: Session, job_id: str) -> Sequence[t.Setting]:
+    return session.scalars(
+        select(t.Setting).where(t.Setting.job_id == job_id).order_by(t.Setting.position)
+    ).all()
+
+
+def open_jobs(session: Session) -> list[tuple[t.Job, t.Unit]]:
+    query = (
+        select(t.Job, t.Unit).join(t.Unit, t.Unit.id == t.Job.unit_id).order_by(t.Job.opened_at, t.Unit.tag)
+    )
+    return [(job, unit) for job, unit in session.execute(query)]
+
+
+def signed_like(session: Session, setting: t.Setting, unit_type_id: str) -> Sequence[t.Signature]:
+    """Last signatures of the same setting on other jobs with units of the same type."""
+    same = (
+        select(t.Setting.id)
+        .join(t.Job, t.Job.id == t.Setting.job_id)
+        .join(t.Unit, t.Unit.id == t.Job.unit_id)
+        .where(
+            t.Unit.unit_type_id == unit_type_id,
+            t.Setting.key == setting.key,
+            t.Setting.kind == setting.kind,
+            t.Setting.id != setting.id,
+        )
+    )
+    rows = session.scalars(
+        select(t.Signature).where(t.Signature.setting_id.in_(same)).order_by(t.Signature.seq)
+    )
+    return list({s.setting_id: s for s in rows}.values())

@@ -1,0 +1,32 @@
+"""One reading as typed; corrections supersede, never delete."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import ForeignKey, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
+
+from bornek.store.base import Base, primary_key
+
+
+class Entry(Base):
+    """`void` strikes the entry that it supersedes and puts nothing in its place."""
+
+    __tablename__ = "entry"
+    __table_args__ = (UniqueConstraint("job_id", "seq"),)
+    id: Mapped[str] = primary_key()
+    job_id: Mapped[str] = mapped_column(ForeignKey("job.id"))
+    setting_id: Mapped[str] = mapped_column(ForeignKey("setting.id"), index=True)
+    round_id: Mapped[str] = mapped_column(ForeignKey("round.id"))
+    slot: Mapped[str]
+    as_typed: Mapped[str]
+    raw: Mapped[dict[str, Any]]
+    gauge_id: Mapped[str | None] = mapped_column(ForeignKey("gauge.id"))
+    confirmed: Mapped[bool]
+    void: Mapped[bool]
+    supersedes: Mapped[str | None] = mapped_column(ForeignKey("entry.id"), unique=True)
+    seq: Mapped[int]
+    mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"))
+    at: Mapped[datetime]

@@ -1,0 +1,28 @@
+"""A unit on the bench; it works from its own copy of the definition."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import ForeignKey
+from sqlalchemy.orm import Mapped, mapped_column
+
+from bornek.store.base import Base, primary_key
+
+
+class Job(Base):
+    """`seq` is the last number given out in this job; it orders everything, never a clock."""
+
+    __tablename__ = "job"
+    id: Mapped[str] = primary_key()
+    unit_id: Mapped[str] = mapped_column(ForeignKey("unit.id"))
+    unit_type_revision_id: Mapped[str] = mapped_column(ForeignKey("unit_type_revision.id"))
+    definition: Mapped[dict[str, Any]]
+    complaint: Mapped[str]
+    length_unit: Mapped[str]
+    schools: Mapped[dict[str, Any]]
+    bench: Mapped[str]
+    waits_for: Mapped[str]
+    opened_at: Mapped[datetime]
+    seq: Mapped[int] = mapped_column(default=0)

@@ -1,0 +1,1 @@
+"""Flask: routes by resource, input schemas, problems."""

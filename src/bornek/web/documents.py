@@ -1,0 +1,57 @@
+"""What every route documents: its view and its problems."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from flask_smorest import Blueprint
+
+from bornek.web.schema_of import Schemas
+
+schemas = Schemas()
+PROBLEM_REF = {"$ref": "#/components/schemas/Problem"}
+HEADERS = [
+    {"in": "header", "name": "X-Mechanic", "required": False, "schema": {"type": "string"},
+     "description": "id of the mechanic who acts: named, not authenticated"},
+    {"in": "header", "name": "Idempotency-Key", "required": False,
+     "schema": {"type": "string", "maxLength": 100}},
+]  # fmt: skip
+_Route = Callable[..., Any]
+
+
+def view_of(kind: Any) -> dict[str, Any]:
+    return schemas.of(kind)
+
+
+def shows(blp: Blueprint, kind: Any, *problems: int) -> Callable[[_Route], _Route]:
+    """A route that reads."""
+
+    def decorate(route: _Route) -> _Route:
+        for status in problems:
+            route = _problem(blp, status)(route)
+        decorated: _Route = blp.response(200, view_of(kind))(route)
+        return decorated
+
+    return decorate
+
+
+def writes(blp: Blueprint, body: Any, kind: Any) -> Callable[[_Route], _Route]:
+    """A route that writes: takes `body`, answers 201 with the view."""
+
+    def decorate(route: _Route) -> _Route:
+        for status in (400, 404, 409, 415, 422):
+            route = _problem(blp, status)(route)
+        route = blp.response(201, view_of(kind))(route)
+        route = blp.doc(parameters=HEADERS)(route)
+        decorated: _Route = blp.arguments(body)(route)
+        return decorated
+
+    return decorate
+
+
+def _problem(blp: Blueprint, status: int) -> Callable[[_Route], _Route]:
+    decorate: Callable[[_Route], _Route] = blp.alt_response(
+        status, schema=PROBLEM_REF, content_type="application/problem+json"
+    )
+    return decorate

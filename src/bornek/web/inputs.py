@@ -1,0 +1,92 @@
+"""What may be sent, field by field, with bounds."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from marshmallow import Schema, fields, validate
+
+ID = validate.Regexp(r"^[A-Za-z0-9][A-Za-z0-9._\-]{0,59}$",
+                     error="an id is 1 to 60 letters, digits, dots or dashes")  # fmt: skip
+
+
+def _id(**more: Any) -> fields.String:
+    return fields.String(required=True, validate=ID, **more)
+
+
+def _words(most: int = 500) -> fields.String:
+    return fields.String(load_default="", validate=validate.Length(max=most))
+
+
+def _seen(required: bool = True) -> fields.Integer:
+    return fields.Integer(
+        required=required, strict=True, validate=validate.Range(0, 10**9),
+        metadata={"description": "the setting's version that you saw"},
+    )  # fmt: skip
+
+
+class EntryIn(Schema):
+    """A reading: `text` as typed, or `value` for a confirmation or a mask."""
+
+    id = _id()
+    slot = fields.String(required=True, validate=validate.Length(1, 80))
+    text = fields.String(allow_none=True, validate=validate.Length(max=60))
+    value = fields.Raw(allow_none=True)
+    round = fields.Integer(strict=True, validate=validate.Range(1, 500))
+    gauge = fields.String(validate=validate.Length(max=60))
+    confirmed = fields.Boolean()
+    void = fields.Boolean()
+    supersedes = fields.String(validate=validate.Length(max=60))
+    seen = _seen(required=False)
+
+
+class ActIn(Schema):
+    """What was really done: `states` per adjuster, a list of shims (mm or as spoken) or a number."""
+
+    id = _id()
+    kind = fields.String(required=True, validate=validate.OneOf(["as_found", "move", "reseat", "recount"]))
+    states = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    remark = _words()
+    seen = _seen()
+
+
+class ExplanationIn(Schema):
+    id = _id()
+    cause = fields.String(required=True, validate=validate.OneOf(["recounted", "reread", "unexplained"]))
+    words = _words()
+    states = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    seen = _seen()
+
+
+class GivenIn(Schema):
+    id = _id()
+    given = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
+    seen = _seen()
+
+
+class SignatureIn(Schema):
+    id = _id()
+    remark = _words()
+    seen = _seen()
+
+
+class ExpectIn(Schema):
+    state = fields.Raw(required=True, allow_none=False)
+
+
+class CountIn(Schema):
+    id = _id()
+    form = fields.String(required=True, validate=validate.Length(1, 60))
+    thickness = fields.String(required=True, validate=validate.Length(1, 30))
+    count = fields.Integer(required=True, strict=True, validate=validate.Range(0, 10_000))
+
+
+class GaugeIn(Schema):
+    id = _id()
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    quantity = fields.String(load_default="length", validate=validate.OneOf(["length", "torque", "force"]))
+    unit = fields.String(required=True, validate=validate.Length(1, 10))
+    division = fields.Float(required=True, validate=validate.Range(0, 1000))
+    interpolation = fields.Float(load_default=0.5)
+    calibration_u = fields.Float(load_default=0.002)
+    due = fields.String(load_default="", validate=validate.Regexp(r"^(\d{4}-\d{2}-\d{2})?$"))

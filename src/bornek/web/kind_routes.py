@@ -1,0 +1,42 @@
+"""The kinds of setting, and their computation without a job."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+from flask import Response, jsonify, request
+from flask_smorest import Blueprint
+
+from bornek.core.compute import compute, input_schema
+from bornek.core.settings.registry import kinds
+from bornek.core.sheet import Sheet
+from bornek.web.documents import shows
+
+blp = Blueprint("kinds", __name__, url_prefix="/api/kinds", description="Kinds of setting")
+
+
+@dataclass(frozen=True)
+class KindView:
+    id: str
+    version: int
+    title: str
+    cautions: list[str]
+    schema: dict[str, Any]
+
+
+@blp.get("")
+@shows(blp, list[KindView])
+def index() -> Response:
+    return jsonify([
+        {"id": k.id, "version": k.version, "title": k.title, "cautions": list(k.cautions),
+         "schema": input_schema(k.id)}
+        for k in kinds()
+    ])  # fmt: skip
+
+
+@blp.post("/<kind_id>/compute")
+@blp.doc(requestBody={"required": True, "content": {"application/json": {"schema": {"type": "object"}}}})
+@shows(blp, Sheet, 400, 404, 415, 422)
+def compute_kind(kind_id: str) -> Response:
+    return jsonify(compute(kind_id, request.get_json()))

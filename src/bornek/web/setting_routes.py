@@ -1,0 +1,66 @@
+"""One setting: seen, read, moved, explained, given, signed."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Response
+from flask_smorest import Blueprint
+
+from bornek.services.expect_move import expect_move
+from bornek.services.explain_round import explain_round
+from bornek.services.record_act import record_act
+from bornek.services.revise_given import revise_given
+from bornek.services.sign_setting import sign_setting
+from bornek.services.take_reading import take_reading
+from bornek.services.view_setting import view_setting
+from bornek.services.views import Expectation, SettingView
+from bornek.web.documents import HEADERS, shows, writes
+from bornek.web.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
+from bornek.web.wire import wire
+
+blp = Blueprint("settings", __name__, url_prefix="/api/settings", description="Settings of a job")
+
+
+@blp.get("/<setting_id>")
+@shows(blp, SettingView, 404)
+def show(setting_id: str) -> Response:
+    return wire().read_today(view_setting, setting_id)
+
+
+@blp.post("/<setting_id>/entries")
+@writes(blp, EntryIn, SettingView)
+def read(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().write(take_reading, setting_id, sent)
+
+
+@blp.post("/<setting_id>/acts")
+@writes(blp, ActIn, SettingView)
+def act(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().write(record_act, setting_id, sent)
+
+
+@blp.post("/<setting_id>/explanations")
+@writes(blp, ExplanationIn, SettingView)
+def explain(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().write(explain_round, setting_id, sent)
+
+
+@blp.post("/<setting_id>/given")
+@writes(blp, GivenIn, SettingView)
+def give(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().write(revise_given, setting_id, sent)
+
+
+@blp.post("/<setting_id>/signatures")
+@writes(blp, SignatureIn, SettingView)
+def sign(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().write(sign_setting, setting_id, sent)
+
+
+@blp.post("/<setting_id>/expectations")
+@blp.arguments(ExpectIn)
+@blp.doc(parameters=HEADERS[:0])
+@shows(blp, Expectation, 400, 404, 415, 422)
+def expect(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().read_today(expect_move, setting_id, sent["state"])

@@ -1,0 +1,31 @@
+"""The core keeps no clock, no randomness and opens no files."""
+
+import ast
+from pathlib import Path
+
+CORE = Path(__file__).parents[1] / "src/bornek/core"
+BARRED = {"random", "secrets", "time", "datetime", "os", "pathlib", "io", "sqlite3", "socket"}
+
+
+def imported(path: Path) -> set[str]:
+    found = set()
+    for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+        if isinstance(node, ast.Import):
+            found |= {alias.name.split(".")[0] for alias in node.names}
+        if isinstance(node, ast.ImportFrom):
+            found.add((node.module or "").split(".")[0])
+    return found
+
+
+def test_the_core_imports_no_clock_no_randomness_and_no_files() -> None:
+    modules = list(CORE.rglob("*.py"))
+    assert len(modules) > 20
+    assert {str(p): bad for p in modules if (bad := imported(p) & BARRED)} == {}
+
+
+def test_nothing_outside_a_kinds_own_file_names_it() -> None:
+    source = CORE.parent
+    kinds = {p.stem for p in (CORE / "settings").glob("*.py") if "@register" in p.read_text()}
+    assert len(kinds) >= 1
+    elsewhere = [p for p in source.rglob("*.py") if p.stem not in kinds and "demo" not in p.parts]
+    assert {f"{p.name}: {k}" for p in elsewhere for k in kinds if k in p.read_text()} == set()
