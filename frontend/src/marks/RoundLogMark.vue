@@ -10,9 +10,8 @@ const props = defineProps<{ scene: RoundLog; gutter?: number }>();
 const STEP = 56;
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
-const x = computed(() =>
-  makeScale(props.scene.lo, props.scene.hi, (props.gutter ?? 0) + 12, width.value - 12),
-);
+const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
+const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const rows = computed(() => props.scene.rows.map((row, i) => ({ row, y: (i + 0.5) * STEP, key: row.label })));
 const height = computed(() => rows.value.length * STEP);
 const trace = computed(() => {
@@ -82,9 +81,10 @@ const trace = computed(() => {
         :y="r.y"
         :x="x"
         :width="width"
-        :gutter="gutter ?? 0"
+        :gutter="side"
       />
       <g
+        v-if="side"
         font-size="16"
         font-weight="650"
         fill="var(--words)"

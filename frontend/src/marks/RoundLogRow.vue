@@ -22,9 +22,11 @@ const start = computed(() => {
   return Math.min(found, predicted) - 14;
 });
 const value = computed(() => props.row.found?.label ?? props.row.predicted?.label ?? "");
-const room = computed(() => 11 * value.value.length + (props.width > 700 ? 8 * props.row.remark.length : 0));
+const room = computed(() => 12 * value.value.length + (props.width > 700 ? 8 * props.row.remark.length : 0));
 const flip = computed(() => end.value + room.value > props.width);
-const wordsX = computed(() => (flip.value ? Math.max(start.value, room.value + props.gutter) : end.value));
+const wordsX = computed(() =>
+  flip.value ? Math.max(start.value, Math.min(room.value + props.gutter, props.width)) : end.value,
+);
 </script>
 
 <template>

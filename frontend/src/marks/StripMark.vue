@@ -10,16 +10,25 @@ import StripWindow from "./StripWindow.vue";
 const props = defineProps<{ scene: Strip; gutter?: number; small?: boolean }>();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
-const gutter = computed(() => props.gutter ?? 0);
+const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
 const high = computed(() => (props.small ? 22 : 54));
-const top = computed(() => (props.small ? 14 : 108));
+const top = computed(() => (props.small ? 14 : 122));
 const base = computed(() => top.value + high.value);
-const x = computed(() => makeScale(props.scene.lo, props.scene.hi, gutter.value + 12, width.value - 12));
+const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
 const stacked = computed(() => {
   const seen = new Map<number, number>();
   for (const r of props.scene.readings) seen.set(r, (seen.get(r) ?? 0) + 1);
   return [...seen].map(([at, n]) => ({ x: x.value(at), long: n > 1 }));
+});
+const crowded = computed(() => {
+  const { window: w, needle: n } = props.scene;
+  return (
+    w !== null &&
+    n !== null &&
+    Math.abs(x.value(n.at) - x.value((w.lo + w.hi) / 2)) < 100 &&
+    x.value(w.lo) > side.value + 110
+  );
 });
 const inWindow = (at: number) => {
   const w = props.scene.window;
@@ -33,7 +42,7 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <div ref="box" class="w-full" data-mark="strip">
+  <div ref="box" class="relative z-1 w-full" data-mark="strip">
     <svg
       :width="width"
       :height="base + (small ? 4 : 26)"
@@ -41,7 +50,7 @@ const spoken = computed(() => {
       :aria-label="spoken"
       class="block overflow-visible"
     >
-      <g v-if="!small && gutter">
+      <g v-if="!small && side">
         <text x="0" :y="top + 24" font-size="19" font-weight="680" fill="var(--words)">
           {{ scene.label }}
         </text>
@@ -62,6 +71,7 @@ const spoken = computed(() => {
         :top="top"
         :high="high"
         :small="small"
+        :crowded="crowded"
       />
       <g stroke="var(--found)">
         <line
@@ -111,6 +121,7 @@ const spoken = computed(() => {
         :x="x"
         :top="top"
         :width="width"
+        :gutter="side"
         :small="small"
       />
     </svg>

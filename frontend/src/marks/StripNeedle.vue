@@ -11,14 +11,22 @@ const props = defineProps<{
   x: Scale;
   top: number;
   width: number;
+  gutter: number;
   small?: boolean;
 }>();
 const at = computed(() => props.x(props.needle.at));
 const left = computed(() => props.x(props.needle.at - props.needle.give));
 const right = computed(() => props.x(props.needle.at + props.needle.give));
-const flagWidth = computed(() => Math.min(400, props.width * 0.56));
-const flip = computed(() => at.value + flagWidth.value > props.width);
-const flagX = computed(() => (flip.value ? Math.max(0, at.value - flagWidth.value - 18) : at.value + 18));
+const flagWidth = computed(() => (phone.value ? props.width - 100 : props.width > 800 ? 390 : 310));
+const phone = computed(() => props.width < 560);
+const flip = computed(() => !phone.value && at.value + flagWidth.value + 18 > props.width);
+const flagX = computed(() =>
+  phone.value
+    ? 100
+    : flip.value
+      ? Math.max(Math.min(props.gutter, at.value - flagWidth.value - 18), at.value - flagWidth.value - 18)
+      : at.value + 18,
+);
 const outside = computed(() => !props.x.inside(props.needle.at));
 </script>
 
@@ -33,7 +41,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
       />
     </template>
     <template v-else>
-      <line :x1="at" :x2="at" y1="6" :y2="top" stroke="var(--found)" stroke-width="3.5" />
+      <line :x1="at" :x2="at" :y1="phone ? 88 : 6" :y2="top" stroke="var(--found)" stroke-width="3.5" />
       <path :d="`M${at - 8} ${top - 15} h16 l-8 15 z`" fill="var(--found)" />
       <g v-if="!needle.bound" stroke="var(--found)" stroke-width="3">
         <line :x1="left" :x2="right" :y1="top - 24" :y2="top - 24" />
@@ -47,21 +55,32 @@ const outside = computed(() => !props.x.inside(props.needle.at));
         stroke="var(--found)"
         stroke-width="3"
       />
-      <foreignObject :x="flagX" y="0" :width="flagWidth" :height="top - 12">
+      <foreignObject :x="flagX" y="0" :width="flagWidth" :height="92">
         <div class="flex flex-col" :class="flip ? 'items-end text-right' : 'items-start'" aria-live="polite">
-          <div class="flex items-start gap-3" :class="flip ? 'flex-row-reverse' : ''">
+          <div
+            class="flex items-start gap-x-3"
+            :class="[phone ? 'flex-wrap' : '', flip ? 'flex-row-reverse' : '']"
+          >
             <span
               class="whitespace-nowrap leading-none"
-              :style="{ fontSize: needle.bound ? '32px' : width < 640 ? '50px' : '62px', fontWeight: 700 }"
+              :style="{
+                fontSize: needle.bound ? '32px' : phone ? '32px' : width < 800 ? '46px' : '60px',
+                fontWeight: 700,
+              }"
               data-value
               >{{ needle.label }}</span
             >
-            <span class="flex flex-col gap-1" :class="flip ? 'items-end' : ''">
+            <span
+              class="flex gap-1"
+              :class="[phone ? 'flex-col-reverse' : 'flex-col', flip ? 'items-end' : '']"
+            >
               <VerdictTag :code="scene.verdict" :words="scene.verdict_words" />
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>
           </div>
-          <div class="mt-1 whitespace-nowrap text-[16px] text-secondary">{{ needle.words }}</div>
+          <div v-if="!phone" class="mt-1 whitespace-nowrap text-[16px] text-secondary">
+            {{ needle.words }}
+          </div>
         </div>
       </foreignObject>
       <text v-if="outside" :x="at" :y="top + 40" font-size="15" text-anchor="middle">off the strip</text>

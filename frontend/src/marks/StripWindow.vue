@@ -11,6 +11,7 @@ const props = defineProps<{
   top: number;
   high: number;
   small?: boolean;
+  crowded?: boolean;
 }>();
 const left = computed(() => props.x(props.band.lo));
 const right = computed(() => props.x(props.band.hi));
@@ -37,9 +38,13 @@ const rise = computed(() => (props.small ? 6 : 16));
         />
         <path :d="`M${x(aim) - 7} ${top - 13} h14 l-7 11 z`" fill="var(--wanted-post)" />
       </g>
-      <g text-anchor="middle" fill="var(--words)">
-        <text :x="middle" :y="top - 42" font-size="15" fill="var(--secondary)">window</text>
-        <text :x="middle" :y="top - 22" font-size="19" font-weight="680">{{ band.label }}</text>
+      <g :text-anchor="crowded ? 'end' : 'middle'" fill="var(--words)">
+        <text :x="crowded ? left - 8 : middle" :y="top - 35" font-size="15" fill="var(--secondary)"
+          >window</text
+        >
+        <text :x="crowded ? left - 8 : middle" :y="top - 17" font-size="19" font-weight="680">{{
+          band.label
+        }}</text>
       </g>
     </template>
   </g>

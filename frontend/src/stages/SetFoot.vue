@@ -8,7 +8,6 @@ defineEmits<{ help: []; cautions: []; correct: []; move: []; given: []; reseat: 
     <button
       type="button"
       class="flex min-h-12 min-w-0 flex-1 cursor-pointer items-center gap-3 text-left"
-      aria-label="All cautions"
       @click="$emit('cautions')"
     >
       <span
@@ -16,7 +15,9 @@ defineEmits<{ help: []; cautions: []; correct: []; move: []; given: []; reseat: 
         aria-hidden="true"
         >!</span
       >
-      <span class="line-clamp-2 text-[15px] leading-snug">{{ cautions.slice(0, 2).join(" ") }}</span>
+      <span class="line-clamp-2 text-[15px] leading-snug"
+        >{{ cautions.slice(0, 2).join(" ") }}<span class="sr-only"> Show all cautions.</span></span
+      >
     </button>
     <button type="button" class="control" @click="$emit('correct')">
       Correct <span class="keycap">c</span>

@@ -53,6 +53,7 @@ const eyebrow = computed(() => {
   if (!sheet.value) return "";
   return taken.value ? `Next move, on ${taken.value} of ${sheet.value.cells.length} readings` : "Next move";
 });
+const working = computed(() => ["move", "recount", "sign"].includes(panel.value));
 const signed = computed(() => (view.value?.signature?.current ? view.value.signature : null));
 const fieldProblems = computed(
   () => (problem.value?.details as { fields?: Record<string, string> } | undefined)?.fields ?? {},
@@ -117,7 +118,7 @@ const main = computed(() => {
   if (shownPanel.value === "cautions") return { label: "Read", run: () => (cautionsRead.value = true) };
   if (!s.state_known) return { label: "Enter it", run: openMove };
   if (live.value) return { label: "Take it", run: () => void take() };
-  if (s.surprise) return null;
+  if (s.surprise || asked.value) return null;
   if (signed.value) return { label: "Record", run: () => void router.push(`/jobs/${props.job}/record`) };
   if (!s.sign_blockers.length && (!s.move?.best || s.move.stay))
     return { label: "Sign", run: toggle("sign") };
@@ -163,21 +164,67 @@ const onKey = useSetKeys(typed, {
       @give="give"
       @cancel="close"
     />
-    <SetWork
+    <div
       v-else
-      :view="view"
-      :panel="shownPanel"
-      :preview="preview"
-      :name="name"
-      :expect="desk.expect"
-      @done="done"
-      @cancel="close"
-      @preview="(p) => (preview = p)"
-      @answer="answer"
-      @sign="sign"
-      @read="cautionsRead = true"
-      @toggle-sum="toggle('working')()"
-    />
+      class="grid flex-1 grid-cols-1 content-start md:grid-cols-[330px_1fr] lg:grid-cols-[372px_1fr] lg:grid-rows-[1fr_auto]"
+    >
+      <SetWork
+        :view="view"
+        :panel="shownPanel"
+        :preview="preview"
+        :name="name"
+        :expect="desk.expect"
+        @done="done"
+        @cancel="close"
+        @preview="(p) => (preview = p)"
+        @answer="answer"
+        @sign="sign"
+        @read="cautionsRead = true"
+        @toggle-sum="toggle('working')()"
+      />
+      <section
+        class="flex gap-4 px-5 py-3 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:col-span-2 lg:col-start-1 lg:border-t-2"
+        v-if="!working"
+      >
+        <ReadingRow
+          v-model="typed"
+          class="min-w-0 flex-1"
+          :cells="sheet.cells"
+          :live="live"
+          :correcting="picked !== null"
+          @pick="(slot) => (picked = slot)"
+          @take="take"
+        >
+          <template v-if="asked">
+            <p class="mb-2 font-bold">Asked before it counts</p>
+            <AskedPanel
+              :cell="asked"
+              @meant="
+                (text) => asked && desk.correct(asked.slot, asked.entries[0]!.id, { text, confirmed: true })
+              "
+              @stands="
+                asked &&
+                desk.correct(asked.slot, asked.entries[0]!.id, {
+                  text: asked.entries[0]!.as_typed,
+                  confirmed: true,
+                })
+              "
+              @strike="(id) => asked && desk.correct(asked.slot, id, { void: true })"
+            />
+          </template>
+          <p v-else class="text-[18px] font-bold">All stations read.</p>
+        </ReadingRow>
+        <button
+          v-if="main"
+          type="button"
+          class="control control-main min-h-[72px] shrink-0 flex-col text-[20px] lg:min-h-[96px] lg:w-[132px]"
+          data-main
+          @click="main.run"
+        >
+          {{ main.label }} <span class="keycap">Enter</span>
+        </button>
+      </section>
+    </div>
     <ProblemLine
       v-if="problem"
       :problem="problem"
@@ -185,45 +232,6 @@ const onKey = useSetKeys(typed, {
       @retry="retry?.()"
       @let-go="desk.letGo"
     />
-    <section class="flex shrink-0 gap-4 border-t-2 px-5 py-3 max-md:flex-col xl:min-h-[132px]">
-      <ReadingRow
-        v-model="typed"
-        class="min-w-0 flex-1"
-        :cells="sheet.cells"
-        :live="live"
-        :correcting="picked !== null"
-        @pick="(slot) => (picked = slot)"
-        @take="take"
-      >
-        <template v-if="asked">
-          <p class="mb-2 font-bold">Asked before it counts</p>
-          <AskedPanel
-            :cell="asked"
-            @meant="
-              (text) => asked && desk.correct(asked.slot, asked.entries[0]!.id, { text, confirmed: true })
-            "
-            @stands="
-              asked &&
-              desk.correct(asked.slot, asked.entries[0]!.id, {
-                text: asked.entries[0]!.as_typed,
-                confirmed: true,
-              })
-            "
-            @strike="(id) => asked && desk.correct(asked.slot, id, { void: true })"
-          />
-        </template>
-        <p v-else class="text-[18px] font-bold">All stations read.</p>
-      </ReadingRow>
-      <button
-        v-if="main"
-        type="button"
-        class="control control-main min-h-[96px] w-[132px] shrink-0 flex-col text-[20px] max-md:w-full"
-        data-main
-        @click="main.run"
-      >
-        {{ main.label }} <span class="keycap">Enter</span>
-      </button>
-    </section>
     <SetFoot
       :cautions="sheet.cautions"
       :can-move="sheet.state_known && !sheet.surprise"

@@ -50,8 +50,10 @@ const purpose = computed(() =>
 </script>
 
 <template>
-  <div class="grid min-h-0 flex-1 lg:grid-cols-[372px_1fr]">
-    <section class="bg-bay px-5 py-3 max-lg:order-2 lg:border-r-2">
+  <div class="contents">
+    <section
+      class="bg-bay px-5 py-3 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
+    >
       <h2 class="zone-head">{{ pack?.title ?? knob?.title ?? view.place }}</h2>
       <PackMark v-if="pack" :scene="pack" :height="330" />
       <p v-else-if="knob && !sheet.state_known" class="mt-3 text-[18px]">
@@ -60,7 +62,9 @@ const purpose = computed(() =>
       <SceneMark v-for="(s, i) in rest" :key="i" :scene="s" />
       <p v-if="pack?.drawer_label" class="mt-1 text-[15px] text-secondary">{{ pack.drawer_label }}</p>
     </section>
-    <section class="flex min-w-0 flex-col px-5 py-3 max-lg:order-1 max-lg:border-b-2">
+    <section
+      class="flex min-w-0 flex-col px-5 py-3 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-2"
+    >
       <div class="relative">
         <button
           type="button"

@@ -72,38 +72,46 @@ const heading = computed(
 <template>
   <section class="flex flex-col gap-3 border-t-2 pt-2" data-move-panel>
     <h2 class="text-[20px] font-bold">{{ heading }}</h2>
-    <div v-if="options.length" class="flex flex-col gap-2">
-      <button
-        v-for="(o, i) in options"
-        :key="o.label"
-        type="button"
-        class="control justify-start text-left font-medium"
-        :class="same(o) ? 'control-main' : ''"
-        @click="use(o)"
-      >
-        <span class="w-16 text-[20px] font-bold">{{ o.label }}</span><span class="min-w-0 flex-1"
-          >{{ i ? "" : "Proposed. " }}{{ o.expect }} {{ i ? `Why not: ${o.why}.` : `${o.why}.` }}</span
+    <div class="grid gap-x-6 gap-y-3" :class="options.length ? 'xl:grid-cols-[1fr_1.1fr]' : ''">
+      <div v-if="options.length" class="flex flex-col gap-2">
+        <button
+          v-for="(o, i) in options"
+          :key="o.label"
+          type="button"
+          class="control justify-start py-1 text-left leading-tight font-medium"
+          :class="same(o) ? 'control-main' : ''"
+          @click="use(o)"
         >
-      </button>
-      <p v-if="move?.missing" class="text-[16px]">{{ move.missing }}</p>
+          <span class="w-14 shrink-0 text-[20px] font-bold">{{ o.label }}</span>
+          <span class="min-w-0 flex-1 text-[16px]"
+            >{{ i ? "" : "Proposed. " }}{{ o.expect }} {{ i ? `Why not: ${o.why}.` : `${o.why}.` }}</span
+          >
+        </button>
+        <p v-if="move?.missing" class="text-[16px]">{{ move.missing }}</p>
+      </div>
+      <PlatePicker
+        v-if="isPack"
+        v-model="plates"
+        :drawer="drawer"
+        @typed="(t) => (extra = [...extra, ...t])"
+      />
+      <label v-else class="flex items-center gap-3"
+        ><span class="shrink-0">{{ knob.label }} is now</span
+        ><input v-model="position" class="field max-w-[220px]" inputmode="decimal" data-position
+      /></label>
     </div>
-    <PlatePicker v-if="isPack" v-model="plates" :drawer="drawer" @typed="(t) => (extra = [...extra, ...t])" />
     <p v-if="extra.length">
       and typed: {{ extra.join(" + ") }}
       <button type="button" class="underline" @click="extra = []">strike</button>
     </p>
-    <label v-if="!isPack" class="flex items-center gap-3"
-      ><span class="shrink-0">{{ knob.label }} is now</span
-      ><input v-model="position" class="field max-w-[220px]" inputmode="decimal" data-position
-    /></label>
     <p v-if="told && purpose === 'move'" class="text-[18px] font-semibold" aria-live="polite" data-expect>
       {{ told.option.expect }} {{ told.option.why }}.
     </p>
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
-    <label class="flex items-center gap-3"
-      ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
-    /></label>
-    <div class="flex gap-3">
+    <div class="flex flex-wrap items-center gap-3">
+      <label class="flex min-w-[200px] flex-1 items-center gap-3"
+        ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
+      /></label>
       <button type="button" class="control control-main" data-done @click="emit('done', state, remark)">
         {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
       </button>

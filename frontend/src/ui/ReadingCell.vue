@@ -29,7 +29,7 @@ const shown = computed(() => {
 <template>
   <div
     class="relative flex h-[78px] flex-1 flex-col border-2"
-    :class="[paint, live ? 'min-w-[130px] grow-[1.6]' : 'min-w-[88px]']"
+    :class="[paint, live ? 'min-w-[116px] grow-[1.6]' : 'min-w-[82px]']"
     :data-slot="cell.slot"
     :data-status="cell.status"
   >
@@ -42,7 +42,8 @@ const shown = computed(() => {
       v-if="live && cell.accepts !== 'confirm'"
       ref="field"
       v-model="text"
-      class="w-full flex-1 bg-transparent px-2 text-[38px] font-bold leading-none caret-(--caret) outline-none"
+      class="w-full min-w-0 flex-1 bg-transparent px-2 text-[38px] font-bold leading-none caret-(--caret) outline-none"
+      size="3"
       inputmode="decimal"
       autocomplete="off"
       :aria-label="cell.label"

@@ -1,21 +1,31 @@
 <script setup lang="ts">
 /** The one sentence that says what to do next; what is to be handled is marked yellow. */
+import { computed } from "vue";
 import type { Span } from "../api/client";
 
-defineProps<{ say: Span[]; eyebrow?: string; head?: string; aside?: string; provisional?: boolean }>();
+const props = defineProps<{
+  say: Span[];
+  eyebrow?: string;
+  head?: string;
+  aside?: string;
+  provisional?: boolean;
+}>();
+const long = computed(() => props.say.reduce((n, s) => n + s.text.length, 0));
+const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 ? "say-long" : ""));
 </script>
 
 <template>
   <section
-    class="flex flex-col justify-between gap-3 border-b-2 px-5 py-3 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
+    class="flex flex-col justify-between gap-3 border-b-2 px-5 py-2 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
   >
     <div class="min-w-0 flex-1">
       <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>
-      <p class="say max-w-[24em] text-pretty" data-say aria-live="polite">
+      <p class="say text-pretty" :class="size" data-say aria-live="polite">
         <template v-for="(s, i) in say" :key="i"
           ><span v-if="s.move" class="mark whitespace-nowrap" :class="provisional ? 'outline-dashed' : ''">{{
             s.text
           }}</span
+          ><span v-else-if="s.text.startsWith('Expect')" class="inline-block">{{ s.text }}</span
           ><template v-else>{{ s.text }}</template></template
         >
       </p>

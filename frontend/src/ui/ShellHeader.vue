@@ -8,9 +8,9 @@ defineProps<{ job: string; tag: string; title: string; sub: string; here: "set" 
 </script>
 
 <template>
-  <header class="flex h-16 shrink-0 items-center gap-4 border-b-2 bg-bay px-5">
-    <RouterLink to="/" aria-label="Back to the board"><UnitTag :tag="tag" /></RouterLink>
-    <div class="min-w-0 flex-1">
+  <header class="flex min-h-16 shrink-0 flex-wrap items-center sm:flex-nowrap gap-4 border-b-2 bg-bay px-5">
+    <RouterLink to="/"><UnitTag :tag="tag" /><span class="sr-only">, back to the board</span></RouterLink>
+    <div class="min-w-0 flex-1 max-sm:min-w-[200px]">
       <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>
       <p class="truncate text-[15px] leading-tight text-secondary">{{ sub }}</p>
     </div>

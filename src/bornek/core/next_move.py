@@ -101,6 +101,8 @@ def next_say(
 ) -> Next:
     """Picks the sentence: what stops everything first, then what is owed, then the move."""
     say = speech(ctx)
+    if ctx.signed:
+        return Next(plain(f"Signed: {outcome.verdict.words}. Nothing is left to do here."), "Take the record")
     if guide.stop:
         return Next(plain(guide.stop), "Stopped", "Nothing counts until it is started again.")
     for knob in kind.knobs(ctx):

@@ -116,12 +116,12 @@ class Slip:
 
 
 _FACTORS = (
-    (10.0, "about ten times too large: a decimal slipped"),
-    (0.1, "about ten times too small: a decimal slipped"),
-    (25.4, "about 25.4 times too large: inches and millimetres mixed"),
-    (1 / 25.4, "about 25.4 times too small: inches and millimetres mixed"),
-    (1000.0, "about a thousand times too large: the unit slipped"),
-    (0.001, "about a thousand times too small: the unit slipped"),
+    (10.0, "about ten times too large"),
+    (0.1, "about ten times too small"),
+    (25.4, "about 25.4 times too large, as if inches were mixed in"),
+    (1 / 25.4, "about 25.4 times too small, as if inches were mixed in"),
+    (1000.0, "about a thousand times too large"),
+    (0.001, "about a thousand times too small"),
 )
 
 

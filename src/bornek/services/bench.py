@@ -113,6 +113,7 @@ def open_bench(session: Session, setting_id: str, today: date) -> Bench:
         school=log.job.schools,
         unit=log.job.length_unit,
         round=log.round,
+        signed=log.signature is not None and log.signature.seq == log.version,
     )
     return Bench(log, kind, ctx)
 

@@ -35,7 +35,11 @@ def export_job(session: Session, job_id: str) -> bytes:
     body = {"format": FORMAT, "edition": EDITION, "sha256": digest(rows), "rows": rows}
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
-        archive.writestr(zipfile.ZipInfo("job.json", _STAMP), json.dumps(body, ensure_ascii=False, indent=1))
+        archive.writestr(
+            zipfile.ZipInfo("job.json", _STAMP),
+            json.dumps(body, ensure_ascii=False, indent=1),
+            zipfile.ZIP_DEFLATED,
+        )
     return out.getvalue()
 
 

@@ -123,6 +123,7 @@ class Context:
     school: Mapping[str, str] = field(default_factory=dict)
     unit: str = "mm"
     round: int = 1
+    signed: bool = False
 
     def at(self, number: int) -> Context:
         """The same bench as it stood in another round."""

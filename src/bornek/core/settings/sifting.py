@@ -65,8 +65,8 @@ def sift_checks(sifted: Sifted, slots: Sequence[Slot]) -> list[Check]:
     """The questions that the sifting leaves open."""
     label = {s.key: s.label for s in slots}
     found = [
-        Check("slip", "warn", f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. Type it "
-              "again, or say that it stands.", "ask", k)
+        Check("slip", "warn", f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. Was it meant?",
+              "ask", k)
         for k, (e, slips) in sifted.asked.items()
     ]  # fmt: skip
     for key, entries in sifted.contested.items():

@@ -1,0 +1,158 @@
+"""Whole journeys as a mechanic makes them, by keyboard where one would."""
+
+from __future__ import annotations
+
+import io
+import re
+from pathlib import Path
+
+from playwright.sync_api import Page, expect
+from pypdf import PdfReader
+
+
+def open_setting(page: Page, setting: str) -> None:
+    page.goto(f"{page.url.split('/jobs')[0].rstrip('/')}/jobs/{setting.split('.')[0]}/set/{setting}")
+    expect(page.locator("[data-say]")).to_be_visible()
+
+
+def say(page: Page) -> object:
+    return expect(page.locator("[data-say]"))
+
+
+def type_readings(page: Page, *texts: str) -> None:
+    for text in texts:
+        live = page.locator("[data-live]")
+        slot = page.locator("[data-slot]", has=live).get_attribute("data-slot")
+        expect(live).to_be_focused()
+        page.keyboard.type(text)
+        page.keyboard.press("Enter")
+        expect(page.locator(f'[data-slot="{slot}"][data-status="taken"]')).to_be_visible()
+
+
+def test_from_the_board_to_a_signed_record_and_its_pdf(bench: Page) -> None:
+    row = bench.locator("[data-row]", has_text="W-17")
+    expect(row).to_contain_text("Swap the 0.15 for a 0.10")
+    row.click()
+    type_readings(bench, "0.145", "0.15")
+    expect(bench.locator("[data-value]").first).to_have_text(re.compile(r"0\.14\d"))
+    bench.keyboard.press("m")
+    bench.locator("[data-done]").click()
+    say(bench).to_contain_text("Read the end play")  # type: ignore[attr-defined]
+    type_readings(bench, "0.09", "0.095", "0.09", "0.09", "0.09", "0.095")
+    expect(bench.locator("[data-verdict]").first).to_have_text(re.compile("in", re.I))
+    say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
+    bench.keyboard.press("s")
+    bench.get_by_role("button", name="Sign it").click()
+    say(bench).to_contain_text("Signed: in")  # type: ignore[attr-defined]
+    bench.keyboard.press("Enter")
+    expect(bench.locator("[data-record-setting]").first).to_contain_text(
+        "Marl Tennick (named, not authenticated)"
+    )
+    with bench.expect_download() as download:
+        bench.get_by_text("PDF build sheet").click()
+    pdf = PdfReader(io.BytesIO(Path(download.value.path()).read_bytes()))
+    assert "As left" in pdf.pages[0].extract_text()
+
+
+def test_an_untouched_unit_shows_cautions_then_takes_its_pack(bench: Page) -> None:
+    open_setting(bench, "p22.thrust-end-play")
+    expect(bench.locator("[data-cautions]")).to_contain_text("Fingers out of the gap")
+    bench.keyboard.press("Enter")
+    expect(bench.locator("[data-cautions]")).to_have_count(0)
+    bench.keyboard.press("Enter")
+    bench.locator("[data-type-plates]").fill("0.50 + 10 thou")
+    bench.locator("[data-type-plates]").press("Enter")
+    bench.locator("[data-done]").click()
+    expect(bench.locator("[data-mark=pack]")).to_contain_text("0.754")
+
+
+def test_a_slip_is_asked_about_and_one_tap_mends_it(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    bench.keyboard.type("1.45")
+    bench.keyboard.press("Enter")
+    say(bench).to_contain_text("about ten times too large")  # type: ignore[attr-defined]
+    bench.get_by_role("button", name="It was 0.145").click()
+    expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "taken")
+
+
+def test_units_as_spoken_reach_the_cell_letters_and_all(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    type_readings(bench, "5.7 thou")
+    expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_contain_text("0.145")
+
+
+def test_a_correction_is_one_tap_and_keeps_the_old(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    bench.locator('[data-slot="travel.mark_up.1"] button').click()
+    bench.keyboard.type("0.140")
+    bench.keyboard.press("Enter")
+    expect(bench.locator('[data-slot="travel.mark_up.1"]')).to_contain_text("0.140")
+    bench.goto(bench.url.replace("/set/w17.output-end-play", "/record"))
+    expect(bench.locator("tr.line-through")).to_contain_text("0.145")
+
+
+def test_far_from_expected_asks_what_happened_before_it_counts(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    type_readings(bench, "0.145", "0.15")
+    bench.keyboard.press("m")
+    bench.locator("[data-done]").click()
+    say(bench).to_contain_text("Read the end play")  # type: ignore[attr-defined]
+    type_readings(bench, "0.21", "0.21", "0.215", "0.21", "0.21", "0.21")
+    expect(bench.locator("[data-surprise]")).to_contain_text("That would be the pack changed by")
+    bench.locator("[data-answer=unexplained]").click()
+    expect(bench.locator("[data-surprise]")).to_have_count(0)
+
+
+def test_the_mechanic_may_choose_another_and_is_told_what_to_expect(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    bench.keyboard.press("m")
+    expect(bench.locator("[data-move-panel]")).to_contain_text("Why not")
+    bench.get_by_role("button", name="Put in 0.25").click()
+    expect(bench.locator("[data-expect]")).to_contain_text("1 in 100 that it lands in")
+    bench.keyboard.press("Escape")
+
+
+def test_two_tablets_see_both_versions_of_a_stale_move(bench: Page, address: str) -> None:
+    open_setting(bench, "w17.output-end-play")
+    bench.keyboard.press("m")
+    expect(bench.locator("[data-done]")).to_be_visible()
+    bench.route("**/api/settings/w17.output-end-play", lambda route: route.abort())
+    other = bench.request.post(
+        f"{address}/api/settings/w17.output-end-play/entries",
+        data={"id": "other-1", "slot": "travel.mark_down.2", "text": "0.155"},
+        headers={"X-Mechanic": "oda"},
+    )
+    assert other.status == 201
+    bench.locator("[data-done]").click()
+    problem = bench.locator("[data-problem]")
+    expect(problem).to_contain_text("Yours, not written yet")
+    expect(problem).to_contain_text("0.155")
+    expect(problem).to_contain_text("Oda Brisk")
+
+
+def test_a_lost_server_keeps_what_was_typed_and_counts_it_once(bench: Page) -> None:
+    open_setting(bench, "w17.output-end-play")
+    bench.route("**/entries", lambda route: route.abort())
+    bench.keyboard.type("0.145")
+    bench.keyboard.press("Enter")
+    expect(bench.locator("[data-problem]")).to_contain_text("The server does not answer")
+    expect(bench.locator("[data-live]")).to_have_value("0.145")
+    bench.unroute("**/entries")
+    bench.get_by_role("button", name="Try again").click()
+    expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "taken")
+
+
+def test_a_preload_says_that_an_indicator_cannot_see_it(bench: Page) -> None:
+    open_setting(bench, "w11.input-preload")
+    expect(bench.locator("body")).to_contain_text("An indicator cannot see preload")
+    bench.keyboard.press("=")
+    expect(bench.locator("[data-working]")).to_contain_text("Play less shims")
+
+
+def test_given_shows_each_fields_own_problem_and_loses_nothing(bench: Page) -> None:
+    open_setting(bench, "p22.thrust-end-play")
+    bench.keyboard.press("g")
+    bench.locator("input[name=least]").fill("wide")
+    bench.get_by_role("button", name="Write it down").click()
+    expect(bench.locator("[data-given]")).to_contain_text("No number could be read in 'wide'")
+    expect(bench.locator("input[name=least]")).to_have_value("wide")

@@ -1,0 +1,78 @@
+import math
+
+import pytest
+from hypothesis import assume, given
+from hypothesis import strategies as st
+
+from bornek.core.errors import RangeError
+from bornek.core.windows import AtMost, Interval, Normal, Value, Window, chance_in, verdict
+
+W = Window(0.06, 0.12, "drawing")
+
+
+@pytest.mark.parametrize(
+    ("v", "u", "code"),
+    [
+        (0.09, 0.005, "in"),
+        (0.110, 0.005, "in"),
+        (0.115, 0.005, "at_edge"),
+        (0.125, 0.005, "not_proven"),
+        (0.131, 0.005, "out_high"),
+        (0.049, 0.005, "out_low"),
+        (0.09, 0.02, "not_proven"),
+    ],
+)
+def test_the_guard_band_decides(v: float, u: float, code: str) -> None:
+    assert verdict(Normal(v, u), W).code == code
+
+
+def test_not_proven_says_on_which_side_it_reads() -> None:
+    assert verdict(Normal(0.125, 0.005), W).words == "not proven, reads out high"
+    assert verdict(Normal(0.09, 0.02), W).leaning == ""
+
+
+@pytest.mark.parametrize(
+    ("value", "code"),
+    [
+        (Interval(0.07, 0.08), "in"),
+        (Interval(0.05, 0.07), "not_proven"),
+        (Interval(0.13, 0.14), "out_high"),
+        (Interval(0.01, 0.02), "out_low"),
+        (AtMost(0.005), "out_low"),
+        (AtMost(0.08), "not_proven"),
+    ],
+)
+def test_brackets_and_censored_values_are_judged_as_they_are(value: Value, code: str) -> None:
+    assert verdict(value, W).code == code
+
+
+def test_an_open_end_is_always_met() -> None:
+    assert verdict(Normal(-9.0, 0.01), Window(None, 0.1, "d")).code == "in"
+    assert verdict(AtMost(0.05), Window(None, 0.1, "d")).code == "in"
+
+
+def test_a_window_turned_round_is_refused() -> None:
+    with pytest.raises(RangeError, match="below its upper end"):
+        Window(0.12, 0.06, "drawing")
+
+
+@given(st.floats(-1, 1), st.floats(1e-4, 0.2), st.floats(-1, 1), st.floats(1e-3, 1))
+def test_mirroring_value_and_window_mirrors_the_verdict(v: float, u: float, lo: float, width: float) -> None:
+    hi = lo + width
+    turn = {"out_low": "out_high", "out_high": "out_low"}
+    code = verdict(Normal(v, u), Window(lo, hi, "d")).code
+    assert verdict(Normal(-v, u), Window(-hi, -lo, "d")).code == turn.get(code, code)
+
+
+@given(st.floats(-0.5, 0.5), st.floats(1e-4, 0.1), st.floats(0.1, 1))
+def test_a_finer_reading_never_unproves_what_was_proven(v: float, u: float, share: float) -> None:
+    before = verdict(Normal(v, u), W).code
+    assume(before in ("in", "out_high", "out_low"))
+    assert verdict(Normal(v, u * share), W).code == before
+
+
+@given(st.floats(-0.2, 0.3), st.floats(1e-4, 0.1))
+def test_the_chances_of_low_in_and_high_add_up(v: float, u: float) -> None:
+    x = Normal(v, u)
+    parts = [Window(None, 0.06, "d"), W, Window(0.12, None, "d")]
+    assert math.isclose(sum(chance_in(x, w) for w in parts), 1.0, abs_tol=1e-9)

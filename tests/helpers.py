@@ -1,0 +1,53 @@
+"""Hands for the tests: one setting worked through the API by one mechanic."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+from typing import Any
+
+from flask.testing import FlaskClient
+
+NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
+
+
+class Bench:
+    """One setting worked through the API by one mechanic."""
+
+    def __init__(self, client: FlaskClient, setting: str, actor: str = "marl") -> None:
+        self.client, self.setting, self.actor = client, setting, actor
+        self.n = 0
+
+    @property
+    def url(self) -> str:
+        return f"/api/settings/{self.setting}"
+
+    def view(self) -> dict[str, Any]:
+        return self.client.get(self.url).get_json()
+
+    def post(self, what: str, body: dict[str, Any], key: str | None = None) -> Any:
+        self.n += 1
+        body = {"id": f"{self.actor}-{self.n}", **body}
+        headers = {"X-Mechanic": self.actor} | ({"Idempotency-Key": key} if key else {})
+        return self.client.post(f"{self.url}/{what}", json=body, headers=headers)
+
+    def written(self, what: str, body: dict[str, Any]) -> dict[str, Any]:
+        answer = self.post(what, body)
+        assert answer.status_code == 201, answer.get_json()
+        return answer.get_json()
+
+    def read(self, slot: str, text: str) -> dict[str, Any]:
+        return self.written("entries", {"slot": slot, "text": text})
+
+    def read_all(self, up: tuple[str, ...], down: tuple[str, ...]) -> dict[str, Any]:
+        for position, texts in (("mark_up", up), ("mark_down", down)):
+            for rep, text in enumerate(texts, 1):
+                self.read(f"travel.{position}.{rep}", text)
+        return self.view()
+
+    def act(self, kind: str, *plates: float) -> dict[str, Any]:
+        states = {} if kind == "reseat" else {"pack": list(plates)}
+        return self.written("acts", {"kind": kind, "states": states, "seen": self.view()["version"]})
+
+
+def said(view: dict[str, Any]) -> str:
+    return "".join(span["text"] for span in view["sheet"]["say"])

@@ -1,0 +1,73 @@
+import sqlite3
+
+import pytest
+from sqlalchemy import text
+from sqlalchemy.exc import IntegrityError
+
+from bornek.store.base import Base
+from bornek.store.database import Database
+from bornek.store.tables import APPEND_ONLY
+
+
+@pytest.mark.parametrize("table", APPEND_ONLY)
+@pytest.mark.parametrize("verb", ["UPDATE {} SET id = id", "DELETE FROM {}"])
+def test_append_only_tables_refuse_change_by_trigger(yard: Database, table: str, verb: str) -> None:
+    if table in ("explanation",):
+        yard_row(yard)
+    with yard.writing() as session, pytest.raises(IntegrityError, match="append-only"):
+        session.execute(text(verb.format(table)))
+
+
+def yard_row(yard: Database) -> None:
+    with yard.writing() as session:
+        session.execute(
+            text(
+                "INSERT INTO explanation VALUES ('x', 'w17.output-end-play', 2, 'reread', '', 99, 'marl', '2026-01-01')"
+            )
+        )
+
+
+def test_the_migrated_schema_is_the_declared_one(empty: Database) -> None:
+    with sqlite3.connect(empty.path) as connection:
+        rows = connection.execute("SELECT name FROM sqlite_master WHERE type = 'table'").fetchall()
+    assert {r[0] for r in rows} - {"alembic_version"} == set(Base.metadata.tables)
+
+
+def test_migrating_twice_changes_nothing(empty: Database) -> None:
+    empty.migrate()
+    with empty.reading() as session:
+        assert session.execute(text("SELECT count(*) FROM alembic_version")).scalar() == 1
+
+
+def test_pragmas_hold_on_every_connection(empty: Database) -> None:
+    with empty.reading() as session:
+        found = {
+            p: session.execute(text(f"PRAGMA {p}")).scalar()
+            for p in ("foreign_keys", "synchronous", "journal_mode")
+        }
+    assert found == {"foreign_keys": 1, "synchronous": 2, "journal_mode": "wal"}
+
+
+def test_seq_is_unique_and_rising_within_a_job(yard: Database) -> None:
+    with yard.reading() as session:
+        seqs = [
+            r[0] for r in session.execute(text("SELECT seq FROM entry WHERE job_id = 'w17' ORDER BY rowid"))
+        ]
+        last = session.execute(text("SELECT seq FROM job WHERE id = 'w17'")).scalar()
+    assert seqs == sorted(set(seqs))
+    assert last is not None
+    assert seqs[-1] <= last
+
+
+def test_a_time_without_a_zone_is_refused(yard: Database) -> None:
+    from datetime import datetime
+
+    from sqlalchemy.exc import StatementError
+
+    from bornek.store import tables as t
+
+    with yard.writing() as session:
+        session.add(t.Idempotency(key="k", request_sha256="", answer={}, at=datetime(2026, 1, 1)))
+        with pytest.raises(StatementError, match="without a zone"):
+            session.flush()
+        session.rollback()
