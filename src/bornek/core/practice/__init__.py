@@ -1,0 +1,1 @@
+"""Simulated benches for training and benchmarks; randomness comes in as a seed."""
