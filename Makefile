@@ -82,8 +82,8 @@ format: setup ## Put the code in its format
 	@.venv/bin/ruff check --fix -q; .venv/bin/ruff format -q; cd frontend && npx --no-install prettier --write --log-level warn src
 
 .PHONY: bench
-bench: setup ## Benchmarks: figures and ratios, never asserted
-	@$(PY) bench/advice.py && $(PY) bench/api.py && $(PY) bench/kills.py
+bench: setup browser build ## Benchmarks: figures and ratios, never asserted
+	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py
 
 .PHONY: screenshots
 screenshots: setup browser build ## Refresh docs/screenshots from the demo data

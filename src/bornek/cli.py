@@ -117,8 +117,11 @@ def _backup(args: argparse.Namespace) -> None:
 def _restore(args: argparse.Namespace) -> None:
     if not args.other.exists():
         raise InputError(f"There is no backup at {args.other}.", field="from")
-    with sqlite3.connect(args.other) as connection:
-        sound = connection.execute("PRAGMA integrity_check").fetchone()[0]
+    try:
+        with sqlite3.connect(args.other) as connection:
+            sound = connection.execute("PRAGMA integrity_check").fetchone()[0]
+    except sqlite3.DatabaseError as error:
+        sound = str(error)
     if sound != "ok":
         raise InputError(f"{args.other} is damaged: {sound}.", field="from", next_step="Take another backup.")
     if args.data.exists():

@@ -9,6 +9,9 @@ from pathlib import Path
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
+from bornek.store.database import Database
+from trial_kind import trial
+
 
 def open_setting(page: Page, setting: str) -> None:
     page.goto(f"{page.url.split('/jobs')[0].rstrip('/')}/jobs/{setting.split('.')[0]}/set/{setting}")
@@ -156,3 +159,34 @@ def test_given_shows_each_fields_own_problem_and_loses_nothing(bench: Page) -> N
     bench.get_by_role("button", name="Write it down").click()
     expect(bench.locator("[data-given]")).to_contain_text("No number could be read in 'wide'")
     expect(bench.locator("input[name=least]")).to_have_value("wide")
+
+
+def test_a_throwaway_kind_is_driven_in_the_browser(bench: Page, yard: Database) -> None:
+    with trial(yard) as setting:
+        open_setting(bench, setting)
+        bench.keyboard.press("Enter")
+        expect(bench.locator("[data-mark=table]")).to_contain_text("Washers on the shelf")
+        bench.keyboard.press("m")
+        bench.locator("[data-position]").fill("2.1")
+        bench.locator("[data-done]").click()
+        type_readings(bench, "0.05", "0.05")
+        say(bench).to_contain_text("2.00")  # type: ignore[attr-defined]
+        bench.keyboard.press("m")
+        bench.locator("[data-done]").click()
+        say(bench).to_contain_text("Read the gap")  # type: ignore[attr-defined]
+        type_readings(bench, "0.15", "0.15")
+        say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
+
+
+def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
+    open_setting(bench, "g04.worm-bench")
+    bench.keyboard.press("Enter")
+    sizes = ("31.86", "31.862", "31.86", "31.858", "32.04", "32.042", "32.04", "32.038",
+             "57.20", "57.20", "57.202", "57.198", "6.82", "6.82", "6.82", "6.82")  # fmt: skip
+    type_readings(bench, *sizes)
+    say(bench).to_contain_text("Grind 0.040 off the spacer, to 6.78")  # type: ignore[attr-defined]
+    bench.keyboard.press("m")
+    bench.locator("[data-done]").click()
+    say(bench).to_contain_text("Read the bench setting")  # type: ignore[attr-defined]
+    type_readings(bench, "6.78", "6.781", "6.78", "6.779")
+    say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]

@@ -90,7 +90,7 @@ const trace = computed(() => {
         fill="var(--words)"
         text-anchor="middle"
         paint-order="stroke"
-        stroke="var(--surface)"
+        stroke="var(--casing, var(--surface))"
         stroke-width="6"
       >
         <text

@@ -75,7 +75,7 @@ const wordsX = computed(() =>
         :cy="y"
         r="8"
         :fill="row.held_out ? 'var(--surface)' : 'var(--found)'"
-        stroke="var(--surface)"
+        stroke="var(--casing, var(--surface))"
         stroke-width="3"
       />
       <circle
@@ -96,7 +96,7 @@ const wordsX = computed(() =>
       fill="var(--words)"
       :text-anchor="flip ? 'end' : 'start'"
       paint-order="stroke"
-      stroke="var(--surface)"
+      stroke="var(--casing, var(--surface))"
       stroke-width="5"
     >
       {{ value

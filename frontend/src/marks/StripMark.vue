@@ -2,17 +2,18 @@
 /** The readout strip: one scale for every toleranced quantity. */
 import { computed, ref } from "vue";
 import type { Strip } from "../api/client";
+import { placeWindowLabel } from "../composables/placeLabel";
 import { makeScale } from "../composables/useScale";
 import { useWidth } from "../composables/useWidth";
 import StripNeedle from "./StripNeedle.vue";
 import StripWindow from "./StripWindow.vue";
 
-const props = defineProps<{ scene: Strip; gutter?: number; small?: boolean }>();
+const props = defineProps<{ scene: Strip; gutter?: number; small?: boolean; compact?: boolean }>();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
-const high = computed(() => (props.small ? 22 : 54));
-const top = computed(() => (props.small ? 14 : 122));
+const high = computed(() => (props.small ? 22 : props.compact ? 40 : 54));
+const top = computed(() => (props.small ? 14 : props.compact ? 80 : 122));
 const base = computed(() => top.value + high.value);
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
@@ -21,15 +22,7 @@ const stacked = computed(() => {
   for (const r of props.scene.readings) seen.set(r, (seen.get(r) ?? 0) + 1);
   return [...seen].map(([at, n]) => ({ x: x.value(at), long: n > 1 }));
 });
-const crowded = computed(() => {
-  const { window: w, needle: n } = props.scene;
-  return (
-    w !== null &&
-    n !== null &&
-    Math.abs(x.value(n.at) - x.value((w.lo + w.hi) / 2)) < 100 &&
-    x.value(w.lo) > side.value + 110
-  );
-});
+const label = computed(() => placeWindowLabel(props.scene, x.value));
 const inWindow = (at: number) => {
   const w = props.scene.window;
   return w !== null && at >= w.lo && at <= w.hi;
@@ -71,7 +64,7 @@ const spoken = computed(() => {
         :top="top"
         :high="high"
         :small="small"
-        :crowded="crowded"
+        :label="label"
       />
       <g stroke="var(--found)">
         <line
@@ -123,6 +116,7 @@ const spoken = computed(() => {
         :width="width"
         :gutter="side"
         :small="small"
+        :compact="compact"
       />
     </svg>
   </div>

@@ -13,16 +13,21 @@ const props = defineProps<{
   width: number;
   gutter: number;
   small?: boolean;
+  compact?: boolean;
 }>();
 const at = computed(() => props.x(props.needle.at));
 const left = computed(() => props.x(props.needle.at - props.needle.give));
 const right = computed(() => props.x(props.needle.at + props.needle.give));
-const flagWidth = computed(() => (phone.value ? props.width - 100 : props.width > 800 ? 390 : 310));
-const phone = computed(() => props.width < 560);
+const flagWidth = computed(() =>
+  phone.value ? props.width - (props.compact ? 0 : 100) : props.width > 800 ? 390 : 310,
+);
+const phone = computed(() => props.width < 560 || props.compact);
 const flip = computed(() => !phone.value && at.value + flagWidth.value + 18 > props.width);
 const flagX = computed(() =>
   phone.value
-    ? 100
+    ? props.compact
+      ? 0
+      : 100
     : flip.value
       ? Math.max(Math.min(props.gutter, at.value - flagWidth.value - 18), at.value - flagWidth.value - 18)
       : at.value + 18,
@@ -36,12 +41,19 @@ const outside = computed(() => !props.x.inside(props.needle.at));
       <path
         :d="`M${at - 8} ${top - 12} h16 l-8 13 z`"
         fill="var(--found)"
-        stroke="var(--surface)"
+        stroke="var(--casing, var(--surface))"
         stroke-width="1.5"
       />
     </template>
     <template v-else>
-      <line :x1="at" :x2="at" :y1="phone ? 88 : 6" :y2="top" stroke="var(--found)" stroke-width="3.5" />
+      <line
+        :x1="at"
+        :x2="at"
+        :y1="phone ? (compact ? 48 : 88) : 6"
+        :y2="top"
+        stroke="var(--found)"
+        stroke-width="3.5"
+      />
       <path :d="`M${at - 8} ${top - 15} h16 l-8 15 z`" fill="var(--found)" />
       <g v-if="!needle.bound" stroke="var(--found)" stroke-width="3">
         <line :x1="left" :x2="right" :y1="top - 24" :y2="top - 24" />
@@ -64,7 +76,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
             <span
               class="whitespace-nowrap leading-none"
               :style="{
-                fontSize: needle.bound ? '32px' : phone ? '32px' : width < 800 ? '46px' : '60px',
+                fontSize: needle.bound ? '32px' : phone ? '30px' : width < 800 ? '46px' : '60px',
                 fontWeight: 700,
               }"
               data-value
@@ -72,9 +84,12 @@ const outside = computed(() => !props.x.inside(props.needle.at));
             >
             <span
               class="flex gap-1"
-              :class="[phone ? 'flex-col-reverse' : 'flex-col', flip ? 'items-end' : '']"
+              :class="[
+                compact ? 'flex-row-reverse items-center gap-2' : phone ? 'flex-col-reverse' : 'flex-col',
+                flip ? 'items-end' : '',
+              ]"
             >
-              <VerdictTag :code="scene.verdict" :words="scene.verdict_words" />
+              <VerdictTag :code="scene.verdict" :words="scene.verdict_words" :small="compact" />
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>
           </div>

@@ -2,6 +2,7 @@
 /** The wanted stretch: blued fill between posts, the aim scribed through it. */
 import { computed } from "vue";
 import type { Band } from "../api/client";
+import type { LabelPlace } from "../composables/placeLabel";
 import type { Scale } from "../composables/useScale";
 
 const props = defineProps<{
@@ -11,11 +12,10 @@ const props = defineProps<{
   top: number;
   high: number;
   small?: boolean;
-  crowded?: boolean;
+  label: LabelPlace;
 }>();
 const left = computed(() => props.x(props.band.lo));
 const right = computed(() => props.x(props.band.hi));
-const middle = computed(() => (left.value + right.value) / 2);
 const rise = computed(() => (props.small ? 6 : 16));
 </script>
 
@@ -38,14 +38,19 @@ const rise = computed(() => (props.small ? 6 : 16));
         />
         <path :d="`M${x(aim) - 7} ${top - 13} h14 l-7 11 z`" fill="var(--wanted-post)" />
       </g>
-      <g :text-anchor="crowded ? 'end' : 'middle'" fill="var(--words)">
-        <text :x="crowded ? left - 8 : middle" :y="top - 35" font-size="15" fill="var(--secondary)"
-          >window</text
-        >
-        <text :x="crowded ? left - 8 : middle" :y="top - 17" font-size="19" font-weight="680">{{
-          band.label
-        }}</text>
-      </g>
+      <text
+        :x="label.x"
+        :y="top - 20"
+        :text-anchor="label.anchor"
+        fill="var(--words)"
+        font-size="18"
+        font-weight="680"
+        paint-order="stroke"
+        stroke="var(--casing, var(--surface))"
+        stroke-width="5"
+      >
+        <tspan font-size="15" font-weight="540" fill="var(--secondary)">window</tspan> {{ band.label }}
+      </text>
     </template>
   </g>
 </template>

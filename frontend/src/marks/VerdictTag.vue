@@ -3,7 +3,7 @@
 import { computed } from "vue";
 import VerdictMark from "./VerdictMark.vue";
 
-const props = defineProps<{ code: string; words: string; leaning?: string }>();
+const props = defineProps<{ code: string; words: string; leaning?: string; small?: boolean }>();
 const paint = computed(() => {
   if (props.code === "in") return "bg-wanted text-white";
   if (props.code.startsWith("out")) return "bg-danger text-on-danger";
@@ -12,8 +12,14 @@ const paint = computed(() => {
 </script>
 
 <template>
-  <span class="inline-flex min-h-[40px] items-center gap-2 px-3 py-1" :class="paint" data-verdict>
+  <span
+    class="inline-flex items-center gap-2"
+    :class="[paint, small ? 'px-2' : 'min-h-[40px] px-3 py-1']"
+    data-verdict
+  >
     <VerdictMark :code="code" :leaning="leaning" />
-    <span class="whitespace-nowrap text-[19px] font-[750] uppercase">{{ words }}</span>
+    <span class="whitespace-nowrap font-[750] uppercase" :class="small ? 'text-[16px]' : 'text-[19px]'">{{
+      words
+    }}</span>
   </span>
 </template>

@@ -32,7 +32,7 @@ const counts = computed<[number, string][]>(() => [
   <WaitPage v-if="!data" :problem="error" />
   <main v-else>
     <div class="flex border-b-2 max-lg:flex-col">
-      <SayLine :say="data.say" eyebrow="Next in the yard" class="flex-1 border-b-0" />
+      <SayLine :say="data.say" eyebrow="Next in the yard" flat class="flex-1" />
       <dl class="flex items-center gap-10 px-8 py-3 lg:my-4 lg:border-l-2">
         <div v-for="[n, words] in counts" :key="words" class="flex flex-col-reverse">
           <dt class="text-[18px] font-semibold">{{ words }}</dt>

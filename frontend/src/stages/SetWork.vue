@@ -52,14 +52,19 @@ const purpose = computed(() =>
 <template>
   <div class="contents">
     <section
+      style="--casing: var(--bay)"
       class="bg-bay px-5 py-3 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
     >
       <h2 class="zone-head">{{ pack?.title ?? knob?.title ?? view.place }}</h2>
-      <PackMark v-if="pack" :scene="pack" :height="330" />
+      <PackMark v-if="pack" :scene="pack" :height="proofs.length ? 200 : 330" />
       <p v-else-if="knob && !sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
       <SceneMark v-for="(s, i) in rest" :key="i" :scene="s" />
+      <div v-for="p in proofs" :key="p.label" class="mt-2">
+        <h2 class="zone-head">{{ p.label }}, {{ p.unit }}</h2>
+        <StripMark :scene="p" compact />
+      </div>
       <p v-if="pack?.drawer_label" class="mt-1 text-[15px] text-secondary">{{ pack.drawer_label }}</p>
     </section>
     <section
@@ -105,7 +110,6 @@ const purpose = computed(() =>
       <CautionPanel v-else-if="panel === 'cautions'" :cautions="sheet.cautions" @read="$emit('read')" />
       <template v-else>
         <SceneMark v-if="log" :scene="log" :gutter="134" />
-        <StripMark v-for="p in proofs" :key="p.label" :scene="p" :gutter="134" />
       </template>
       <ul v-if="checks.length && panel === 'log'" class="mt-2 flex flex-col gap-1">
         <li

@@ -34,7 +34,7 @@ const options = computed(() =>
 );
 function use(option: Option) {
   if (Array.isArray(option.state)) plates.value = fromNm(option.state);
-  else position.value = String(option.state);
+  else position.value = option.label;
   extra.value = [];
 }
 onMounted(() => {

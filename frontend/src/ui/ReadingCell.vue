@@ -3,7 +3,13 @@
 import { computed, nextTick, onMounted, ref, watch } from "vue";
 import type { Cell } from "../api/client";
 
-const props = defineProps<{ cell: Cell; number: number; live: boolean; correcting?: boolean }>();
+const props = defineProps<{
+  cell: Cell;
+  number: number;
+  live: boolean;
+  correcting?: boolean;
+  dense?: boolean;
+}>();
 const text = defineModel<string>({ required: true });
 defineEmits<{ pick: []; take: [] }>();
 const field = ref<HTMLInputElement | null>(null);
@@ -28,8 +34,12 @@ const shown = computed(() => {
 
 <template>
   <div
-    class="relative flex h-[78px] flex-1 flex-col border-2"
-    :class="[paint, live ? 'min-w-[116px] grow-[1.6]' : 'min-w-[82px]']"
+    class="relative flex flex-1 flex-col border-2"
+    :class="[
+      paint,
+      dense ? 'h-[58px]' : 'h-[78px]',
+      live ? 'min-w-[104px] grow-[1.6]' : dense ? 'min-w-[72px]' : 'min-w-[82px]',
+    ]"
     :data-slot="cell.slot"
     :data-status="cell.status"
   >
@@ -40,9 +50,10 @@ const shown = computed(() => {
     </span>
     <input
       v-if="live && cell.accepts !== 'confirm'"
+      :class="dense ? 'text-[24px]' : 'text-[38px]'"
       ref="field"
       v-model="text"
-      class="w-full min-w-0 flex-1 bg-transparent px-2 text-[38px] font-bold leading-none caret-(--caret) outline-none"
+      class="w-full min-w-0 flex-1 bg-transparent px-2 font-bold leading-none caret-(--caret) outline-none"
       size="3"
       inputmode="decimal"
       autocomplete="off"
@@ -62,8 +73,9 @@ const shown = computed(() => {
     </button>
     <button
       v-else
+      :class="dense ? 'text-[20px]' : 'text-[28px]'"
       type="button"
-      class="flex-1 px-2 text-left text-[28px] leading-none font-[650]"
+      class="flex-1 px-2 text-left leading-none font-[650]"
       :aria-label="`${cell.label}: ${shown || 'not read'}`"
       @click="$emit('pick')"
     >

@@ -26,12 +26,12 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
       </template>
       <slot v-else />
     </div>
-    <div class="flex min-w-0 flex-1 flex-wrap gap-x-4 gap-y-2">
+    <div class="flex min-w-0 flex-1 flex-wrap gap-x-5 gap-y-2">
       <div
         v-for="[name, stations] in groups"
         :key="name"
         class="flex min-w-0 flex-col gap-1"
-        :style="{ flexGrow: stations.length }"
+        :style="{ flexGrow: stations.length, flexBasis: cells.length > 6 ? '220px' : 'auto' }"
       >
         <h3 class="text-[16px] font-bold">{{ name }}</h3>
         <div class="flex gap-2">
@@ -43,6 +43,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
             :number="c.number"
             :live="c.cell.slot === live"
             :correcting="correcting"
+            :dense="cells.length > 6"
             @pick="$emit('pick', c.cell.slot)"
             @take="$emit('take')"
           />

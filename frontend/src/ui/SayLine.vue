@@ -9,6 +9,7 @@ const props = defineProps<{
   head?: string;
   aside?: string;
   provisional?: boolean;
+  flat?: boolean;
 }>();
 const long = computed(() => props.say.reduce((n, s) => n + s.text.length, 0));
 const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 ? "say-long" : ""));
@@ -16,7 +17,8 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
 
 <template>
   <section
-    class="flex flex-col justify-between gap-3 border-b-2 px-5 py-2 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
+    :class="flat ? '' : 'border-b-2'"
+    class="flex flex-col justify-between gap-3 px-5 py-2 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
   >
     <div class="min-w-0 flex-1">
       <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>

@@ -9,7 +9,7 @@ from bornek.core.errors import BornekError, InputError
 from bornek.core.gauges import Gauge
 from bornek.core.quantities import parse, to_nm
 from bornek.core.settings.given import given_schema, read_given
-from bornek.core.settings.kind import Slot
+from bornek.core.settings.kind import Setting, Slot
 from bornek.core.settings.records import (
     Act,
     Between,
@@ -25,7 +25,7 @@ from bornek.core.settings.records import (
     Scalar,
     State,
 )
-from bornek.core.settings.registry import find_kind
+from bornek.core.settings.registry import find_calculation
 from bornek.core.sheet import dump, make_sheet
 
 TOP = {"given", "entries", "acts", "stock", "gauges", "gauge", "history", "explanations", "unit",
@@ -37,7 +37,7 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
 
     `data` follows `input_schema(kind)`. Raises InputError naming the field that does not hold.
     """
-    kind = find_kind(kind_id)
+    kind = find_calculation(kind_id)
     if not isinstance(data, Mapping):
         raise InputError("The input must be a JSON object.", next_step="See `bornek kinds`.")
     unknown = set(data) - TOP
@@ -48,9 +48,12 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
     if unit not in ("mm", "thou"):
         raise InputError(f"unit must be mm or thou (got {unit!r}).", field="unit")
     given = read_given(kind, _object(data, "given"), unit)
+    if not isinstance(kind, Setting):
+        answer = kind.evaluate(Context(given=given, unit=unit))
+        return {"kind": kind.id, "kind_version": kind.version, "outcome": dump(answer)}
     gauges = {g.id: g for g in (_gauge(row, i) for i, row in enumerate(_list(data, "gauges")))}
     chosen = str(data.get("gauge") or next(iter(gauges), ""))
-    acts = tuple(_act(row, i) for i, row in enumerate(_list(data, "acts")))
+    acts = tuple(_act(row, i, unit) for i, row in enumerate(_list(data, "acts")))
     rounds = [_whole(row, "round", 1) for row in _list(data, "entries")] + [a.round for a in acts]
     ctx = Context(
         given=given, acts=acts, gauges=gauges, gauge=chosen, unit=unit,
@@ -71,7 +74,7 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
 
 def input_schema(kind_id: str) -> dict[str, Any]:
     """The JSON schema of `compute`'s input for a kind."""
-    kind = find_kind(kind_id)
+    kind = find_calculation(kind_id)
     row = {"type": "object"}
     return {
         "$schema": "https://json-schema.org/draft/2020-12/schema",
@@ -148,17 +151,17 @@ def _between(slot: Slot, raw: Any, default_unit: str) -> Between:
     return Between(lo, hi)
 
 
-def read_state(raw: Any, field: str = "states") -> State:
+def read_state(raw: Any, field: str = "states", unit: str = "mm") -> State:
     """A pack as a list of shim thicknesses (mm or as spoken), or a position as a number."""
     if isinstance(raw, list | tuple):
-        plates = [parse(p).value if isinstance(p, str) else p for p in raw]
+        plates = [parse(p, default_unit=unit).value if isinstance(p, str) else p for p in raw]
         if not all(isinstance(p, int | float) and 0 < p <= 20 for p in plates) or len(plates) > 20:
             raise InputError(
                 "A pack is a list of at most 20 shims, each above 0 and at most 20 mm.", field=field
             )
         return tuple(sorted((to_nm(p) for p in plates), reverse=True))
     if isinstance(raw, str):
-        return parse(raw).value
+        return parse(raw, default_unit=unit).value
     if isinstance(raw, int | float) and not isinstance(raw, bool):
         return float(raw)
     raise InputError(f"An adjuster's state is a list of shims or a number (got {raw!r}).", field=field)
@@ -180,12 +183,12 @@ def _entry(row: Mapping[str, Any], i: int, slots: tuple[Slot, ...], unit: str) -
                  str(row.get("gauge", "")), str(raw), row.get("confirmed") is True, seq=i)  # fmt: skip
 
 
-def _act(row: Mapping[str, Any], i: int) -> Act:
+def _act(row: Mapping[str, Any], i: int, unit: str) -> Act:
     states = _object(row, "states")
     predicted = row.get("predicted")
     return Act(
         str(row.get("id", i)), _whole(row, "round", 1), str(row.get("kind", "move")),
-        {str(k): read_state(v, f"acts[{i}].states") for k, v in states.items()},
+        {str(k): read_state(v, f"acts[{i}].states", unit) for k, v in states.items()},
         Predicted(float(predicted["v"]), float(predicted["u"])) if isinstance(predicted, Mapping) else None,
         seq=i,
     )  # fmt: skip

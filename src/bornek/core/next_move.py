@@ -106,7 +106,7 @@ def next_say(
     if guide.stop:
         return Next(plain(guide.stop), "Stopped", "Nothing counts until it is started again.")
     for knob in kind.knobs(ctx):
-        if ctx.state(knob.key) is None:
+        if kind.state(ctx, knob.key) is None and not knob.read:
             what = "Measure the shims that are in now and enter the pack."
             if not isinstance(knob.domain, Packs):
                 what = f"Measure the {knob.noun} that is in now and enter it."

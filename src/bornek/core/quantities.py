@@ -211,7 +211,7 @@ def say_quantity(value: float, quantity: str, speech: Speech, unit: str | None =
     """
     if quantity == "length":
         return f"{speech.size(value)} {speech.unit}"
-    shown_unit = unit or _BASE[quantity]
+    shown_unit = unit or _BASE.get(quantity, "")
     if shown_unit == "°F":
         value = value * 9 / 5 + 32
     elif quantity in UNITS and shown_unit in UNITS[quantity]:

@@ -87,7 +87,7 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     if judged.code == "not_read" and ctx.round > 1:
         judged = Verdict("read_again")
     knobs = list(kind.knobs(ctx))
-    known = not knobs or all(ctx.state(k.key) is not None for k in knobs)
+    known = not knobs or all(k.read or kind.state(ctx, k.key) is not None for k in knobs)
     if not known:
         blockers.append("What is in now has not been entered.")
     return Sheet(

@@ -15,6 +15,8 @@ GAUGES: tuple[dict[str, Any], ...] = (
      "calibration_u": 0.003, "due": "2027-02-15"},
     {"id": "lever-2", "name": "Lever 2", "unit": "mm", "division": 0.002, "interpolation": 0.5,
      "calibration_u": 0.001, "due": "2027-03-20"},
+    {"id": "depth-9", "name": "Depth micrometer 9", "unit": "mm", "division": 0.002, "interpolation": 0.5,
+     "calibration_u": 0.001, "due": "2027-04-10"},
     {"id": "depth-7", "name": "Depth micrometer 7", "unit": "mm", "division": 0.01, "interpolation": 0.5,
      "calibration_u": 0.002, "due": "2026-06-30"},
 )  # fmt: skip
@@ -69,6 +71,15 @@ TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
                             temporary=["Old lip seal in the cover, as a guide only"])},
         ],
     }),
+    ("worm-box", "Lock worm box", {
+        "places": [{"key": "worm-spacer", "label": "worm bearing spacer", "shim_form": "none"}],
+        "settings": [
+            {"key": "worm-bench", "label": "Worm bearing bench setting", "kind": "two_row_bench",
+             "place": "worm-spacer", "gauge": "depth-9",
+             "given": {"least": "0.05", "greatest": "0.11", "source": "Yard card WB-4, bearing sheet",
+                       "half_angle": "15", "cone_fit": "0.030", "cup_fit": "-0.01"}},
+        ],
+    }),
     ("chain-ferry", "Chain ferry final drive", {
         "places": [{"key": "wheel-cover", "label": "wheel cover", "shim_form": "C3 ring"}],
         "settings": [
@@ -90,6 +101,8 @@ JOBS: tuple[dict[str, Any], ...] = (
     {"id": "p22", "unit": {"id": "u-p22", "tag": "P-22", "name": "Third Lock drain pump", "serial": "DP2-093"},
      "revision": "drain-pump.1", "complaint": "Runs hot after an hour", "bench": "bench 3",
      "waits_for": ""},
+    {"id": "g04", "unit": {"id": "u-g04", "tag": "G-04", "name": "Ambry Lock worm box", "serial": "WB4-021"},
+     "revision": "worm-box.1", "complaint": "Worm knocks when reversed", "bench": "bench 4", "waits_for": ""},
     {"id": "f12", "unit": {"id": "u-f12", "tag": "F-12", "name": "Chain ferry Dunnagh drive",
                            "serial": "CF12-007"},
      "revision": "chain-ferry.1", "complaint": "Growls on the inward run", "bench": "floor",

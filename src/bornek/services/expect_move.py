@@ -26,7 +26,7 @@ def expect_move(session: Session, setting_id: str, state: Any, today: date) -> d
     if history is None or history.last.state is None:
         raise InputError("Nothing can be expected before the adjuster's state is entered.",
                          field="state", next_step="Enter what is in now first.")  # fmt: skip
-    chosen = read_state(state, "state")
+    chosen = read_state(state, "state", bench.ctx.unit)
     if isinstance(chosen, tuple) != isinstance(history.last.state, tuple):
         raise InputError("The state is of another sort than this adjuster's.", field="state",
                          next_step="Give a list of shims for a pack, a number for a spacer.")  # fmt: skip

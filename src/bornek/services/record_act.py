@@ -46,7 +46,7 @@ def write_act(
     desk.session.add(act)
     desk.session.flush()
     for knob, state in after.items():
-        before = bench.ctx.state(knob)
+        before = bench.kind.state(bench.ctx, knob)
         desk.session.add(
             t.ActKnob(id=str(uuid.uuid5(uuid.NAMESPACE_OID, f"{act_id}/{knob}")), act_id=act_id,
                       place_id=bench.log.place.id, knob=knob,
@@ -71,17 +71,17 @@ def _states(bench: Bench, kind: str, sent: Mapping[str, Any]) -> dict[str, State
                          next_step="Adjusters: " + ", ".join(knobs) + ".")  # fmt: skip
     states: dict[str, State] = {}
     for key, knob in knobs.items():
-        now = bench.ctx.state(key)
+        now = bench.kind.state(bench.ctx, key)
         if kind == "as_found" and now is not None:
             raise InputError("What was in as found is written down already.", field="kind",
                              next_step="Write a move, or a recount if it was another pack.")  # fmt: skip
-        if kind != "as_found" and now is None:
+        if kind != "as_found" and now is None and not knob.read:
             raise InputError("What is in now has not been entered yet.", field="kind",
                              next_step="Enter the pack as found first.")  # fmt: skip
         if kind == "reseat" and now is not None:
             states[key] = now
         elif key in sent:
-            states[key] = read_state(sent[key])
+            states[key] = read_state(sent[key], unit=bench.ctx.unit)
             if isinstance(knob.domain, Packs) != isinstance(states[key], tuple):
                 raise InputError(f"{knob.label}: give a list of shims." if isinstance(knob.domain, Packs)
                                  else f"{knob.label}: give one number.", field="states")  # fmt: skip

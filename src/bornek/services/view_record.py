@@ -41,8 +41,8 @@ def _setting(session: Session, bench: Bench, names: dict[str, str]) -> RecordSet
     first = bench.kind.evaluate(bench.ctx.at(1)).target()
     last = bench.kind.evaluate(bench.ctx).target()
     knobs = [k.key for k in bench.kind.knobs(bench.ctx)]
-    found = [bench.ctx.state(k, 1) for k in knobs]
-    left = [bench.ctx.state(k) for k in knobs]
+    found = [bench.kind.state(bench.ctx, k, 1) for k in knobs]
+    left = [bench.kind.state(bench.ctx, k) for k in knobs]
     return RecordSetting(
         log.setting.id, log.setting.label, log.place.label,
         _stand(value_label(first.value if first else None, say), found, say),

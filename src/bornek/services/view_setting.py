@@ -36,7 +36,7 @@ def view_setting(session: Session, setting_id: str, today: date) -> dict[str, An
             JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
             GaugeHead(gauge.id, gauge.name, gauge.unit, gauge.resolution, gauge.due, gauge.overdue),
             GivenView(log.given.seq, fields),
-            [KnobView(k.key, k.label, k.title, k.noun, k.unit, k.domain, ctx.state(k.key))
+            [KnobView(k.key, k.label, k.title, k.noun, k.unit, k.domain, bench.kind.state(ctx, k.key))
              for k in bench.kind.knobs(ctx)],
             [DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
             view_signature(session, log, bench.version), bench.sheet(),

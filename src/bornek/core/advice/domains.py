@@ -19,11 +19,12 @@ from bornek.core.settings.records import State
 
 @dataclass(frozen=True)
 class Choices:
-    """Positions [mm or deg] with plates handled and held; `state(i)` gives the absolute state."""
+    """Positions [mm or deg]; of equals the fewest `handled` wins, then the least `second`: plates
+    in a pack, or the distance from the aim. `state(i)` gives the absolute state."""
 
     at: NDArray[np.floating[Any]]
     handled: Ints
-    plates: Ints
+    second: NDArray[np.floating[Any]]
     packs: Reachable | None = None
 
     def state(self, i: int) -> State:
@@ -56,7 +57,7 @@ def _(domain: Packs, now: Any, stock: Mapping[int, int], near: float) -> Choices
     if not isinstance(now, tuple):
         raise RangeError("A pack's state is a list of shims.", field="states")
     found = reachable(stock, now, domain.most)
-    return Choices(found.sums / 1e6, found.handled, found.plates, found)
+    return Choices(found.sums / 1e6, found.handled, found.plates.astype(float), found)
 
 
 @choices.register
@@ -66,16 +67,16 @@ def _(domain: Continuous, now: Any, stock: Mapping[int, int], near: float) -> Ch
     middle = round(near / step) * step
     grid = middle + step * np.arange(-60, 61)
     at = np.unique(np.append(grid[(grid >= domain.lo - 1e-9) & (grid <= domain.hi + 1e-9)], now).round(9))
-    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.zeros(len(at), np.int64))
+    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.abs(at - near).round(6))
 
 
 @choices.register
 def _(domain: Lattice, now: Any, stock: Mapping[int, int], near: float) -> Choices:
     at = domain.offset + domain.step * np.arange(domain.n)
-    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.zeros(len(at), np.int64))
+    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.abs(at - near).round(6))
 
 
 @choices.register
 def _(domain: Points, now: Any, stock: Mapping[int, int], near: float) -> Choices:
     at = np.array(sorted(domain.at))
-    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.zeros(len(at), np.int64))
+    return Choices(at, (np.abs(at - now) > 1e-9).astype(np.int64), np.abs(at - near).round(6))

@@ -80,7 +80,7 @@ def propose(history: History, stock: Mapping[int, int], judged: Verdict) -> Prop
     options = choices(history.knob.domain, state, stock, near)
     xs = (options.at - history.x0) * UM
     scores = score(history.belief, xs, history.x(state), aim, (u * UM) ** 2)
-    order = ranked(scores, options.handled.astype(float), options.plates.astype(float))
+    order = ranked(scores, options.handled.astype(float), options.second)
     if not order:
         return Proposal(None, stay="nothing", provable=provable)
     picked = [_candidate(history, options, scores, i) for i in order]

@@ -88,14 +88,15 @@ def replay(kind: Setting, ctx: Context) -> History | None:
     aim = aim_in(target.window, ctx.given.get("aim"))
     k0, rho = remembered(response, ctx.history)
     history = History(
-        (), start([k0], rho, signs=(1.0,) if knob.sense is not None else (1.0, -1.0)),
+        (), start([k0], rho, response.s_a[0] * UM if response.geometry else None,
+              (1.0,) if knob.sense is not None else (1.0, -1.0), response.geometry),
         0.0, response, knob, target.window, aim,
     )  # fmt: skip
     causes = {e.round: e.cause for e in ctx.explanations}
     started = False
     for number in range(1, ctx.round + 1):
         outcome = kind.evaluate(ctx.at(number))
-        state = ctx.state(knob.key, number)
+        state = kind.state(ctx, knob.key, number)
         found = outcome.observed.get(row)
         act = next((a for a in reversed(ctx.acts) if a.round == number and a.kind != "recount"), None)
         if state is not None and not started:

@@ -171,6 +171,8 @@ class Knob:
     one_way: bool = False
     noun: str = "shims"
     title: str = ""
+    read: bool = False
+    """Its state comes with the readings: nobody needs to enter it."""
 
 
 @dataclass(frozen=True)
@@ -189,6 +191,8 @@ class Response:
     s_r: tuple[float, ...]
     harm: Literal["low", "high"] = "low"
     repeats: int = 6
+    geometry: bool = False
+    """k0 and s_a are plain geometry: nothing is reassembled, so neither is learned."""
 
 
 @dataclass(frozen=True)
@@ -231,6 +235,10 @@ class Setting(Calculation):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return ()
+
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        """The adjuster's state in a round; a kind may take it from its own readings instead."""
+        return ctx.state(knob, number)
 
     def response(self, ctx: Context) -> Response | None:
         return None

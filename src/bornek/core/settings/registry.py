@@ -32,19 +32,27 @@ def kinds() -> list[Calculation]:
     return [_kinds[key] for key in sorted(_kinds)]
 
 
-def find_kind(kind_id: str) -> Setting:
-    """The kind of that id; UnknownKind with the list of those there are.
-
-    >>> find_kind("nothing")
-    Traceback (most recent call last):
-    bornek.core.errors.UnknownKind: No kind of setting is called 'nothing'.
-    """
+def find_calculation(kind_id: str) -> Calculation:
+    """The kind of that id, with rounds or without; UnknownKind with the list of those there are."""
     known = {k.id: k for k in kinds()}
-    kind = known.get(kind_id)
-    if not isinstance(kind, Setting):
+    if kind_id not in known:
         raise UnknownKind(
             f"No kind of setting is called {kind_id!r}.",
             field="kind",
             next_step="Use one of: " + ", ".join(known) + ".",
         )
+    return known[kind_id]
+
+
+def find_kind(kind_id: str) -> Setting:
+    """The setting of that id; UnknownKind also for a calculator, which has no rounds.
+
+    >>> find_kind("nothing")
+    Traceback (most recent call last):
+    bornek.core.errors.UnknownKind: No kind of setting is called 'nothing'.
+    """
+    kind = find_calculation(kind_id)
+    if not isinstance(kind, Setting):
+        raise UnknownKind(f"{kind.title} is a calculator: it has no rounds.", field="kind",
+                          next_step="Compute it instead.")  # fmt: skip
     return kind

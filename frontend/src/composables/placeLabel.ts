@@ -1,0 +1,22 @@
+import type { Strip } from "../api/client";
+import type { Scale } from "./useScale";
+
+const ROOM = 160;
+
+export interface LabelPlace {
+  x: number;
+  anchor: "start" | "middle" | "end";
+}
+
+/** Where the window's words stand: over its middle, or beside the needle's bar when that is in the way. */
+export function placeWindowLabel(scene: Strip, x: Scale): LabelPlace {
+  const { window: band, needle } = scene;
+  if (!band) return { x: 0, anchor: "middle" };
+  const middle = (x(band.lo) + x(band.hi)) / 2;
+  if (!needle) return { x: middle, anchor: "middle" };
+  const left = x(needle.at - needle.give) - 10;
+  const right = x(needle.at + needle.give) + 10;
+  if (right < middle - ROOM / 2 || left > middle + ROOM / 2) return { x: middle, anchor: "middle" };
+  const fits = left - ROOM > x(scene.lo);
+  return x(needle.at) >= middle && fits ? { x: left, anchor: "end" } : { x: right, anchor: "start" };
+}

@@ -1,0 +1,203 @@
+"""Bevel gears: backlash and contact pattern, set by pinion and gear shims together.
+
+The shape only: paint in, centroids and backlash out, two adjusters declared with their joint
+response. The contact model and the joint move are not built yet; no move is proposed.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from typing import Any, Literal
+
+from bornek.core.errors import InputError
+from bornek.core.readings import budget, spread
+from bornek.core.scenes import Flank, Patch
+from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.kind import (
+    Check,
+    Field,
+    Guide,
+    JointPacks,
+    Knob,
+    Outcome,
+    Packs,
+    Response,
+    Result,
+    Setting,
+    Slot,
+    first_open,
+)
+from bornek.core.settings.records import Context, Paint
+from bornek.core.settings.registry import register
+from bornek.core.settings.sifting import Sifted, sift, sift_checks
+from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
+from bornek.core.working import Line, Sum, Working
+
+TEETH = 4
+SCATTER_PRIOR_MM = 0.004
+PAINT_U = 0.04
+FLANKS = ("drive", "coast")
+
+
+def centroid(mask: Sequence[Sequence[float]]) -> tuple[float, float, float]:
+    """Centre of painted contact and its share of the flank: x toe to heel, y root to tip, 0 to 1.
+
+    Rows root to tip, columns toe to heel, each cell a share 0 to 1. Raises InputError on a mask
+    with no paint or ragged rows.
+
+    >>> centroid([[0, 1], [0, 1]])
+    (0.75, 0.5, 0.5)
+    """
+    width = len(mask[0]) if mask else 0
+    if width == 0 or any(len(row) != width for row in mask):
+        raise InputError("The painted flank needs rows of one length.", field="mask")
+    total = sum(sum(row) for row in mask)
+    if total <= 0:
+        raise InputError(
+            "Nothing is painted on the flank.", field="mask", next_step="Paint the contact first."
+        )
+    x = sum(v * (j + 0.5) / width for row in mask for j, v in enumerate(row)) / total
+    y = sum(v * (i + 0.5) / len(mask) for i, row in enumerate(mask) for v in row) / total
+    return x, y, total / (width * len(mask))
+
+
+@register
+class BevelMesh(Setting):
+    id = "bevel_mesh"
+    title = "Bevel gears: backlash and contact pattern"
+    cautions = (
+        "Fingers and gears turned by hand: one person turns, and says so first.",
+        "Brake the gear with a cloth or a block, never with the hand between teeth.",
+        "The maker's manual, the shop's rules and local codes come first.",
+    )
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return whole_form([
+            Field("least", "Least backlash", "length", lo=0, hi=5),
+            Field("greatest", "Greatest backlash", "length", lo=0, hi=5),
+            Field("variation", "Greatest variation around", "length", default=0.05, lo=0, hi=1),
+            Field("pinion_sense", "Adding pinion shims", "choice",
+                  options=(("out", "moves the pinion out"), ("in", "moves the pinion in"))),
+            Field("carrier_total", "Carrier shims, both sides together", "length", lo=0.1, hi=20),
+            Field("pinion_angle", "Pinion pitch angle", "angle", lo=5, hi=85),
+            Field("pressure_angle", "Pressure angle", "angle", default=20.0, lo=10, hi=30),
+            Field("spiral_angle", "Spiral angle", "angle", default=0.0, lo=0, hi=50),
+        ])  # fmt: skip
+
+    def _slots(self) -> tuple[Slot, ...]:
+        lash = [
+            Slot(f"lash.{n}", f"Backlash, tooth {n}", "Backlash", {"tooth": n}, "length", "travel",
+                 posture="Pinion held. Rock the gear; read at the outer pitch circle, square to the tooth.",
+                 plausible=(0.0, 3.0), peers="lash")
+            for n in range(1, TEETH + 1)
+        ]  # fmt: skip
+        paint = [
+            Slot(f"paint.{f}", f"Contact, {f} side", "Contact", {"flank": f}, "count", "paint", "paint",
+                 "Mark 6 to 8 teeth, brake the gear, three passes in the loaded direction. Paint what you see.")
+            for f in FLANKS
+        ]  # fmt: skip
+        return (*lash, *paint)
+
+    def guide(self, ctx: Context) -> Guide:
+        slots = self._slots()
+        return Guide(slots, first_open(slots, ctx.now()))
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        slots = self._slots()
+        sifted = sift(slots, ctx.now())
+        checks = sift_checks(sifted, slots)
+        results = [*self._lash(ctx, sifted), *self._pattern(sifted)]
+        if not results:
+            return Outcome((), tuple(checks), NOT_READ, sign_blockers=("Nothing has been read in this round.",),
+                           unverified=leftovers(ctx.given))  # fmt: skip
+        around = sifted.numbers(slots[:TEETH]).get("Backlash", [])
+        if spread(around) > ctx.given["variation"]:
+            checks.append(Check("variation", "warn", "The backlash varies around the gear: look for its runout, "
+                                "find the high spot and set at the tightest.", "reseat"))  # fmt: skip
+        owed = [s.label for s in slots if s.key not in sifted.counted]
+        blockers = [f"Still to read: {', '.join(owed)}."] if owed else []
+        overall = worst([r.verdict for r in results if r.role == "target"])
+        observed = {r.key: r.value for r in results if r.value is not None and r.key != "variation"}
+        return Outcome(tuple(results), tuple(checks), overall, "", tuple(blockers), self._flanks(sifted),
+                       leftovers(ctx.given), observed)  # fmt: skip
+
+    def _lash(self, ctx: Context, sifted: Sifted) -> list[Result]:
+        values = sifted.numbers(self._slots()[:TEETH]).get("Backlash", [])
+        if not values:
+            return []
+        window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+        total = Sum()
+        total.mean(f"Mean of {len(values)}", values)
+        parts = budget(
+            {str(i): [v] for i, v in enumerate(values)}, ctx.find_gauge(), "travel", SCATTER_PRIOR_MM
+        )
+        value = Normal(parts.mean, parts.u)
+        found = Result("backlash", "Backlash", "length", value, window, "target",
+                       total.working(*source_lines(window)), verdict(value, window), None, tuple(values))  # fmt: skip
+        around = Normal(spread(values), parts.u * math.sqrt(2))
+        limit = Window(None, ctx.given["variation"], window.source)
+        varies = Result(
+            "variation", "Variation around", "length", around, limit, "info", verdict=verdict(around, limit)
+        )
+        return [found, varies]
+
+    def _pattern(self, sifted: Sifted) -> list[Result]:
+        results = []
+        for flank in FLANKS:
+            entry = sifted.counted.get(f"paint.{flank}")
+            if entry is None or not isinstance(entry.raw, Paint):
+                continue
+            x, y, share = centroid(entry.raw.mask)
+            line = Line(
+                "Centre of paint",
+                f"{share:.2f} of the flank",
+                f"{x:.2f} toe to heel, {y:.2f} root to tip",
+                True,
+            )
+            for key, label, v in (("x", "toe to heel", x), ("y", "root to tip", y)):
+                results.append(Result(f"{key}_{flank}", f"Pattern {flank}, {label}", "number", Normal(v, PAINT_U),
+                                      None, "info", Working((line,))))  # fmt: skip
+        return results
+
+    def _flanks(self, sifted: Sifted) -> tuple[Flank, ...]:
+        found = []
+        for flank in FLANKS:
+            entry = sifted.counted.get(f"paint.{flank}")
+            if entry is not None and isinstance(entry.raw, Paint):
+                x, y, _ = centroid(entry.raw.mask)
+                cells = tuple(
+                    ((j + 0.5) / len(row), (i + 0.5) / len(entry.raw.mask))
+                    for i, row in enumerate(entry.raw.mask)
+                    for j, v in enumerate(row)
+                    if v >= 0.5
+                )
+                found.append(Flank(f"{flank.capitalize()} side", flank, (Patch("painted", cells, (x, y)),)))  # type: ignore[arg-type]
+        return tuple(found)
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        total_nm = round(ctx.given["carrier_total"] * 1e6)
+        sense: Literal[1, -1] = 1 if ctx.given["pinion_sense"] == "out" else -1
+        return (
+            Knob("pinion", "Pinion shims", "pinion", "mm", Packs(), sense, title="Shims behind the pinion"),
+            Knob("carrier", "Carrier shims, side to side", "carrier", "mm", JointPacks(("left", "right"), total_nm),
+                 title="Shims at the carrier bearings"),
+        )  # fmt: skip
+
+    def response(self, ctx: Context) -> Response:
+        """Backlash 2 tan α (sin γ dP + sin Γ dG)/cos ψ; pattern slopes wide and free to be learned."""
+        alpha, gamma, psi = (
+            math.radians(ctx.given[k]) for k in ("pressure_angle", "pinion_angle", "spiral_angle")
+        )
+        lash = 2 * math.tan(alpha) / math.cos(psi)
+        rows = ("backlash", "x_drive", "y_drive")
+        k0 = ((lash * math.sin(gamma), lash * math.cos(gamma)), (0.3, 0.6), (1.5, -0.8))
+        return Response(
+            rows, ("pinion", "carrier"), k0, (0.2, 0.4, 0.35), (0.006, 0.02, 0.02), (0.002, 0.04, 0.04)
+        )
+
+    def reads(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"pinion", "carrier", "axial"})
+
+    def writes(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"pinion", "carrier", "axial"})

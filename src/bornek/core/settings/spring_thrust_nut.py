@@ -1,0 +1,209 @@
+"""End play by a nut: vertical motor with a spherical roller thrust bearing on springs.
+
+A sequence that refuses to be taken out of order; whatever was done is written down all the same. A
+broken sequence gives no value, cannot be signed and says where to start again.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from math import lcm
+from typing import Any
+
+from bornek.core.readings import travel_value
+from bornek.core.scenes import Ladder, Rung, Step, Steps
+from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.kind import (
+    Field,
+    Guide,
+    Knob,
+    Lattice,
+    Outcome,
+    Response,
+    Result,
+    Setting,
+    SlipHint,
+    Slot,
+    aim_in,
+    speech,
+)
+from bornek.core.settings.records import Confirm, Context, Entry
+from bornek.core.settings.registry import register
+from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.windows import NOT_READ, Normal, Window, verdict
+from bornek.core.working import Line, Working
+
+STEPS = (
+    ("jack", "Jack until the indicator first stops", "Jack the shaft until the indicator FIRST stops: the guide "
+     "bearing is on its cap. No harder. Did the indicator move before it stopped?"),
+    ("washer", "Lock washer and nut on", "Lock washer and nut on, finger tight."),
+    ("bracket", "Bracket and ram", "Bracket, chains and ram on. Never above the weakest of them."),
+    ("springs", "Compress the springs", "Press with the ram, watching the indicator. When it stops they are "
+     "solid: no further, the rollers dent."),
+    ("zero", "Zero the indicator", "Zero. The gauge stands on the carrier: it is the carrier that will lift."),
+    ("nut", "Nut down", "Run the nut down to touch."),
+    ("ram", "Release the ram only", "Release the RAM ONLY. The jack stays."),
+)  # fmt: skip
+NAMES = {key: label for key, label, _ in STEPS}
+MOVED_STEPS = ("jack",)
+READ_STEP = "travel"
+SCATTER_PRIOR_MM = 0.0035
+
+
+def lock_step_deg(tabs: int, slots: int) -> float:
+    """Angle between lockable positions of a nut: 360/lcm(tabs, slots) [deg].
+
+    >>> round(lock_step_deg(17, 4), 2)
+    5.29
+    """
+    return 360.0 / lcm(tabs, slots)
+
+
+@register
+class SpringThrustNut(Setting):
+    id = "spring_thrust_nut"
+    title = "End play by a nut: roller thrust bearing on springs, vertical motor"
+    cautions = (
+        "The rotor hangs on the jack: nobody under it; block it as soon as it stands.",
+        "The ram's force goes through bracket, chains, spreader and lifting eyes: never above the weakest.",
+        "Springs hold energy: release the ram slowly, hands clear.",
+        "No movement while jacking: stop and investigate.",
+        "The maker's manual, the shop's rules and local codes come first.",
+    )
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return whole_form([
+            Field("least", "Least end play", "length", lo=0, hi=5),
+            Field("greatest", "Greatest end play", "length", lo=0, hi=5),
+            Field("pitch", "Thread pitch of the nut", "length", lo=0.2, hi=12, why="Was it threads per inch? Convert."),
+            Field("tabs", "Tabs on the lock washer", "count", lo=1, hi=60),
+            Field("slots", "Slots in the nut", "count", lo=1, hi=60),
+            Field("first_lock", "From snug back to the first lock position", "angle", default=0.0, lo=0, hi=360),
+        ])  # fmt: skip
+
+    def window(self, ctx: Context) -> Window:
+        return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+
+    def _slots(self) -> tuple[Slot, ...]:
+        confirms = [
+            Slot(key, label, "Sequence", {"step": key}, "count", "confirm", "confirm", posture)
+            for key, label, posture in STEPS
+        ]
+        travels = [
+            Slot(f"{READ_STEP}.{n}", f"Travel, reading {n}", "Travel", {"rep": n}, "length", "travel",
+                 posture="Read how far the carrier lifted.", plausible=(0.0, 6.0), peers="travel")
+            for n in (1, 2)
+        ]  # fmt: skip
+        return (*confirms, *travels)
+
+    def guide(self, ctx: Context) -> Guide:
+        """Folds what was confirmed, in the order written, into what may come next."""
+        slots = self._slots()
+        order = [s.key for s in slots]
+        done: list[str] = []
+        stop, restart = "", None
+        for entry in sorted(ctx.now(), key=lambda e: e.seq):
+            if entry.slot not in order or stop:
+                continue
+            problem = self._breaks(entry, done, order)
+            if problem:
+                stop, restart = problem, "jack"
+            elif entry.slot not in done:
+                done.append(entry.slot)
+        left = [k for k in order if k not in done]
+        ahead = {} if stop else {k: f"First: {NAMES.get(left[0], 'the first reading').lower()}."
+                                 for k in left[1:]}  # fmt: skip
+        return Guide(slots, None if stop or not left else left[0], ahead, stop, restart)
+
+    def _breaks(self, entry: Entry, done: Sequence[str], order: Sequence[str]) -> str:
+        if isinstance(entry.raw, Confirm) and not entry.raw.done:
+            if entry.slot in MOVED_STEPS:
+                return "No movement while jacking: stop and investigate before anything is pressed."
+            return f"{entry.slot.capitalize()} was not done: start again from the jack."
+        missing = [k for k in order[: order.index(entry.slot)] if k not in done]
+        if missing:
+            named = NAMES.get(missing[0], missing[0])
+            return f"Out of order: {named.lower()} was left out. Start again from the jack."
+        return ""
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        guide, window, say = self.guide(ctx), self.window(ctx), speech(ctx)
+        sifted = sift(guide.slots, ctx.now())
+        checks = tuple(sift_checks(sifted, guide.slots))
+        groups = sifted.numbers([s for s in guide.slots if s.key.startswith(READ_STEP)])
+        scenes = (self._steps(guide, ctx), self._ladder(ctx, window))
+        aim = aim_in(window, ctx.given.get("aim"))
+        if guide.stop or not groups:
+            empty = Result("end_play", "End play", "length", None, window, verdict=NOT_READ, aim=aim)
+            why = guide.stop or "Nothing has been read in this round."
+            return Outcome((empty,), checks, NOT_READ, sign_blockers=(why,), scenes=scenes,
+                           unverified=leftovers(ctx.given))  # fmt: skip
+        value = travel_value(groups, ctx.find_gauge(), SCATTER_PRIOR_MM)
+        judged = verdict(value, window)
+        sentence = ""
+        lines: tuple[Line, ...] = ()
+        if isinstance(value, Normal) and judged.code != "in":
+            turn = (aim - value.v) / ctx.given["pitch"] * 360
+            way = "looser" if turn > 0 else "tighter"
+            sentence = (f"Compress the springs again first, then turn the nut {abs(turn):.0f}° {way}, release the "
+                        "ram, read.")  # fmt: skip
+            lines = (Line("Turn", f"({say.number(aim)} − {say.number(value.v)}) ÷ {ctx.given['pitch']:g} × 360",
+                          f"{turn:.1f}°", True),)  # fmt: skip
+        result = Result("end_play", "End play", "length", value, window, "target",
+                        Working(lines, source_lines(window)), judged, aim,
+                        tuple(v for g in groups.values() for v in g))  # fmt: skip
+        owed = (f"Still to do: {guide.next}.",) if guide.next else ()
+        return Outcome(
+            (result,), checks, judged, sentence, owed, scenes, leftovers(ctx.given), {"end_play": value}
+        )
+
+    def _steps(self, guide: Guide, ctx: Context) -> Steps:
+        filled = {e.slot for e in ctx.now()}
+        rows = [
+            Step(label, "stopped" if guide.stop and key == guide.restart_at
+                 else "live" if key == guide.next else "done" if key in filled else "blocked")
+            for key, label, _ in STEPS
+        ]  # fmt: skip
+        return Steps("Sequence", tuple(rows))
+
+    def _ladder(self, ctx: Context, window: Window) -> Ladder:
+        """Every lockable position with the play it gives."""
+        say, pitch = speech(ctx), float(ctx.given["pitch"])
+        rungs = []
+        for at in self._positions(ctx):
+            play = pitch * at / 360
+            state = "wanted" if window.holds(play) else "free"
+            rungs.append(Rung(at, f"{at:.2f}° = {say.number(play)}", state))  # type: ignore[arg-type]
+        return Ladder("Lockable positions from snug", tuple(rungs))
+
+    def _positions(self, ctx: Context) -> list[float]:
+        step = lock_step_deg(ctx.given["tabs"], ctx.given["slots"])
+        top = (self.window(ctx).hi or 0) / ctx.given["pitch"] * 360 * 1.3
+        n = max(1, int((top - ctx.given["first_lock"]) / step) + 1)
+        return [ctx.given["first_lock"] + j * step for j in range(min(n, 400))]
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        at = self._positions(ctx)
+        step = lock_step_deg(ctx.given["tabs"], ctx.given["slots"])
+        domain = Lattice(at[0], step, len(at))
+        return (
+            Knob(
+                "nut", "Nut angle from snug", "nut", "deg", domain, 1, noun="nut", title="Nut and lock washer"
+            ),
+        )
+
+    def response(self, ctx: Context) -> Response:
+        per_deg = float(ctx.given["pitch"]) / 360
+        return Response(
+            ("end_play",), ("nut",), ((per_deg,),), (0.15,), (0.006,), (SCATTER_PRIOR_MM,), "low", 2
+        )
+
+    def reads(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"nut", "axial"})
+
+    def writes(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"nut", "axial"})
+
+    def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
+        return [SlipHint("The springs were not solid when the nut was turned."),
+                SlipHint("The jack moved with the ram."), SlipHint("The gauge stood on the shaft.")]  # fmt: skip

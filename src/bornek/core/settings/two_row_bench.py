@@ -1,0 +1,291 @@
+"""Bench setting of a two-row tapered bearing with a double cup and a spacer between the cones.
+
+gap = mean(A) + mean(B) − mean(W); bench setting = spacer − gap: positive end play, 0 line to
+line, negative preload. A, B: depth from the cup's upper face to the cone's front face with the cup
+on the one cone and on the other; W: cup width. All in mm.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from bornek.core.errors import RangeError
+from bornek.core.gauges import Gauge
+from bornek.core.readings import Budget, budget, show_budget, spread
+from bornek.core.scenes import Table
+from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.kind import (
+    Check,
+    Continuous,
+    Field,
+    Guide,
+    Knob,
+    Outcome,
+    Response,
+    Result,
+    Setting,
+    SlipHint,
+    Slot,
+    aim_in,
+    first_open,
+    speech,
+)
+from bornek.core.settings.records import Context, State
+from bornek.core.settings.registry import register
+from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.temperature import STEEL_PER_K, size_correction_mm
+from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict
+from bornek.core.working import Line, Sum, Working
+
+STATIONS = ("12", "3", "6", "9")
+SETS = (
+    ("A", "Depth A, cup on the first cone", "Stand the first cone on its back face, cup on it. Press and "
+     "rotate to seat. Depth from the cup's upper face down to that cone's front face."),
+    ("B", "Depth B, cup on the second cone", "Turn the cup over onto the other cone. Press and rotate to "
+     "seat. The same depth. Do not turn the cup within a set."),
+    ("W", "Cup width", "Width of the cup, face to face."),
+    ("S", "Spacer width", "Width of the spacer, face to face."),
+)  # fmt: skip
+SPREAD_LIMIT_MM = 0.02
+PARALLEL_LIMIT_MM = 0.01
+SCATTER_PRIOR_MM = 0.003
+KNOB = "spacer"
+
+
+def mounted_loss_mm(
+    cone_interference_mm: float,
+    cup_interference_mm: float,
+    half_angle_deg: float,
+    cone_ratio: float = 0.8,
+    cup_ratio: float = 0.8,
+) -> float:
+    """How much bench setting two rows lose when cone and cup are fitted tight.
+
+    Equation: cot α · (λ_cone · δ_cone + λ_cup · δ_cup); a loose fit counts 0.
+    Parameters: δ effective diametral interference [mm], 0 to 0.5; α half the included cup angle
+    [deg], 5 to 40; λ cone: bore / mean cone race diameter, λ cup: mean cup race / outside diameter.
+    Source: elastic ring expansion on a taper. Raises RangeError outside the range.
+
+    >>> round(mounted_loss_mm(0.030, 0.0, 15.0), 3)
+    0.09
+    """
+    if not 5 <= half_angle_deg <= 40:
+        raise RangeError(f"half_angle_deg must be 5 to 40 (got {half_angle_deg:g}). Was it the whole angle?",
+                         field="half_angle")  # fmt: skip
+    for name, ratio in (("cone_ratio", cone_ratio), ("cup_ratio", cup_ratio)):
+        if not 0.4 <= ratio <= 1:
+            raise RangeError(f"{name} must be 0.4 to 1 (got {ratio:g}).", field=name)
+    cone, cup = max(cone_interference_mm, 0.0), max(cup_interference_mm, 0.0)
+    if max(cone, cup) > 0.5:
+        raise RangeError("An interference above 0.5 mm is not a bearing fit.", field="cone_fit",
+                         next_step="Check the unit.")  # fmt: skip
+    return (cone_ratio * cone + cup_ratio * cup) / math.tan(math.radians(half_angle_deg))
+
+
+@register
+class TwoRowBench(Setting):
+    id = "two_row_bench"
+    title = "Bench setting of a two-row tapered bearing by its spacer"
+    cautions = (
+        "Heavy cups slip from oily gloves: lift with a sling, fingers clear of the edge.",
+        "Grinding a spacer: guard on, eye protection, both faces parallel.",
+        "Clean and dry faces; gauge and parts at one temperature.",
+        "The maker's manual, the shop's rules and local codes come first.",
+    )
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return whole_form([
+            Field("arrangement", "Arrangement", "choice", default="spacer_between",
+                  options=(("spacer_between", "double cup, spacer between the cone front faces"),
+                           ("other", "another arrangement")),
+                  why="Only this arrangement follows these sums."),
+            Field("least", "Least bench setting (preload negative)", "length", lo=-1, hi=3),
+            Field("greatest", "Greatest bench setting (preload negative)", "length", lo=-1, hi=3),
+            Field("half_angle", "Half the included cup angle", "angle", required=False, lo=5, hi=40,
+                  why="With the fits it gives the mounted setting, as an estimate."),
+            Field("cone_fit", "Cone on shaft, diametral interference", "length", required=False, lo=-0.5, hi=0.5),
+            Field("cup_fit", "Cup in housing, diametral interference", "length", required=False, lo=-0.5, hi=0.5),
+            Field("cone_ratio", "Bore over mean cone race", "number", default=0.8, lo=0.4, hi=1),
+            Field("cup_ratio", "Mean cup race over outside", "number", default=0.8, lo=0.4, hi=1),
+            Field("gauge_c", "Gauge temperature", "temperature", default=20.0, lo=-20, hi=80),
+            Field("bearing_c", "Bearing temperature", "temperature", default=20.0, lo=-20, hi=120),
+            Field("spacer_c", "Spacer temperature", "temperature", default=20.0, lo=-20, hi=120),
+        ])  # fmt: skip
+
+    def window(self, ctx: Context) -> Window:
+        if ctx.given["arrangement"] != "spacer_between":
+            raise RangeError("Only a double cup with the spacer between the cone front faces is reckoned here.",
+                             field="arrangement", next_step="Use the bearing maker's own method.")  # fmt: skip
+        return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+
+    def _slots(self, ctx: Context) -> list[Slot]:
+        """Round 1 reads all four sets; after a move the spacer alone is owed."""
+        owed = SETS if ctx.round == 1 else SETS[3:]
+        return [
+            Slot(f"{key}.{station}", f"{label}, {station} o'clock", label, {"set": key, "station": station},
+                 "length", "size", posture=posture, plausible=(1.0, 600.0), peers=key)
+            for key, label, posture in owed
+            for station in STATIONS
+        ]  # fmt: skip
+
+    def guide(self, ctx: Context) -> Guide:
+        slots = self._slots(ctx)
+        return Guide(tuple(slots), first_open(slots, ctx.now()))
+
+    def _sets(self, ctx: Context) -> dict[str, list[float]]:
+        """Sizes per set corrected to 20 °C, the newest round that has them."""
+        found: dict[str, list[float]] = {}
+        for number in range(1, ctx.round + 1):
+            then = ctx.at(number)
+            slots = self._slots(then)
+            sifted = sift(slots, then.now())
+            for key in "ABWS":
+                mine = [s for s in slots if s.key.startswith(key)]
+                values = [v for g in sifted.numbers(mine).values() for v in g]
+                if values or (key == "S" and number > 1):
+                    found[key] = [self._at_20(v, key, ctx) for v in values]
+        return {k: v for k, v in found.items() if v}
+
+    def _at_20(self, size_mm: float, key: str, ctx: Context) -> float:
+        part = float(ctx.given["spacer_c" if key == "S" else "bearing_c"])
+        gauge = float(ctx.given["gauge_c"])
+        return size_mm + size_correction_mm(size_mm, part, gauge)
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        slots, window, gauge = self._slots(ctx), self.window(ctx), ctx.find_gauge()
+        sifted = sift(slots, ctx.now())
+        sets = self._sets(ctx)
+        checks = [*sift_checks(sifted, slots), *self._seating(ctx, sets)]
+        scenes = (self._table(ctx, sets),) if sets else ()
+        aim = aim_in(window, ctx.given.get("aim"))
+        owed = [s.label for s in slots if s.key not in sifted.counted]
+        blockers = ([f"Still to read: {', '.join(owed)}."] if owed else []) + [
+            c.sentence for c in checks if c.action
+        ]
+        if set(sets) != set("ABWS"):
+            empty = Result("bench", "Bench setting", "length", None, window, verdict=NOT_READ, aim=aim)
+            return Outcome((empty,), tuple(checks), NOT_READ, scenes=scenes, sign_blockers=tuple(blockers),
+                           unverified=leftovers(ctx.given))  # fmt: skip
+        parts = {k: budget({k: v}, gauge, "size", SCATTER_PRIOR_MM) for k, v in sets.items()}
+        value = self._value(parts, gauge)
+        working = self._working(ctx, sets, parts, value, gauge).sourced(*source_lines(window))
+        judged = verdict(value, window)
+        results = [Result("bench", "Bench setting", "length", value, window, "target", working, judged, aim)]
+        results += self._mounted(ctx, value)
+        return Outcome(tuple(results), tuple(checks), judged, sign_blockers=tuple(blockers), scenes=scenes,
+                       unverified=leftovers(ctx.given), observed={"bench": value})  # fmt: skip
+
+    def _value(self, parts: Mapping[str, Budget], gauge: Gauge) -> Normal:
+        """Four sizes by one gauge: its calibration counts once, the rest in squares."""
+        v = parts["S"].mean - (parts["A"].mean + parts["B"].mean - parts["W"].mean)
+        apart = sum(p.resolution**2 + p.scatter**2 for p in parts.values())
+        return Normal(round(v, 9), math.sqrt(apart + gauge.calibration_u**2))
+
+    def _seating(self, ctx: Context, sets: Mapping[str, list[float]]) -> list[Check]:
+        say = speech(ctx)
+        found = []
+        for key, label, _ in SETS:
+            values = sets.get(key, [])
+            limit = PARALLEL_LIMIT_MM if key == "S" else SPREAD_LIMIT_MM
+            wide = spread(values)
+            if wide <= limit + 1e-9:
+                continue
+            across = max((abs(x - y) for x, y in zip(values, values[2:], strict=False)), default=0)
+            why = "re-seat and read again"
+            if key == "S":
+                why = "not parallel: grind it true and read again"
+            elif across > limit + 1e-9:
+                why = "tilted across opposite stations: re-seat and read again"
+            found.append(
+                Check(
+                    f"spread_{key}",
+                    "warn",
+                    f"{label}: the stations differ by {say.number(wide)} {say.unit}, more than "
+                    f"{say.size(limit)}: {why}.",
+                    "reseat",
+                )
+            )
+        return found
+
+    def _table(self, ctx: Context, sets: Mapping[str, list[float]]) -> Table:
+        say = speech(ctx)
+        rows = tuple(
+            (key, *(say.number(v) for v in values), *("" for _ in range(4 - len(values))),
+             say.number(sum(values) / len(values)))
+            for key, values in sets.items()
+        )  # fmt: skip
+        return Table(f"Sizes at 20 °C, {say.unit}", ("", *STATIONS, "mean"), rows)
+
+    def _working(
+        self, ctx: Context, sets: Mapping[str, list[float]], parts: Mapping[str, Budget], value: Normal,
+        gauge: Gauge,
+    ) -> Working:  # fmt: skip
+        say = speech(ctx)
+        total = Sum(3 if say.unit == "mm" else 1)
+        shown = {k: [v * say.per_mm for v in values] for k, values in sets.items()}
+        a, b, w = (total.mean(f"Mean {k}", shown[k]) for k in "ABW")
+        gap = total.line("Gap", f"{say.number(a / say.per_mm)} + {say.number(b / say.per_mm)} − "
+                         f"{say.number(w / say.per_mm)}", a + b - w, main=True)  # fmt: skip
+        s = total.mean("Mean spacer", shown["S"])
+        total.line("Bench setting", f"{s:.{total.places}f} − {gap:.{total.places}f}", s - gap, main=True)
+        for part, key in (("bearing", "bearing_c"), ("spacer", "spacer_c")):
+            warmer = ctx.given[key] - ctx.given["gauge_c"]
+            if warmer:
+                total.note(
+                    f"Warm {part}",
+                    f"{warmer:+g} K against the gauge: sizes × (1 − {STEEL_PER_K:g} × {warmer:g})",
+                )
+        show_budget(total, parts["S"], gauge, "size", say.per_mm)
+        total.lines.pop()
+        total.lines.append(Line("Give or take", "2 × √(four sets' scatter² + gauge², calibration² once)",
+                                say.spread(2 * value.u), True))  # fmt: skip
+        return total.working()
+
+    def _mounted(self, ctx: Context, bench: Normal) -> list[Result]:
+        angle = ctx.given.get("half_angle")
+        fits = [ctx.given.get("cone_fit"), ctx.given.get("cup_fit")]
+        if angle is None or all(f is None for f in fits):
+            return []
+        say = speech(ctx)
+        cone, cup = (float(f or 0) for f in fits)
+        loss = mounted_loss_mm(cone, cup, angle, ctx.given["cone_ratio"], ctx.given["cup_ratio"])
+        mounted = Normal(bench.v - loss, math.hypot(bench.u, 0.15 * loss))
+        working = Working((
+            Line("Loss by the fits", f"cot {angle:g}° × ({ctx.given['cone_ratio']:g} × {say.size(max(cone, 0))} + "
+                 f"{ctx.given['cup_ratio']:g} × {say.size(max(cup, 0))})", say.number(loss)),
+            Line("Mounted, an estimate", f"{say.number(bench.v)} − {say.number(loss)}; negative is preload",
+                 say.number(mounted.v), True),
+        ))  # fmt: skip
+        return [Result("mounted", "Mounted setting, estimated", "length", mounted, None, "estimate", working,
+                       Verdict("not_proven"))]  # fmt: skip
+
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        """The spacer as measured in that round, else as it was said to be made."""
+        then = ctx.at(ctx.round if number is None else number)
+        values = self._sets(then).get("S")
+        return sum(values) / len(values) if values else then.state(knob)
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        domain = Continuous(0.005, 0.5, 500.0)
+        return (Knob(KNOB, "Spacer", "spacer", "mm", domain, 1, noun="spacer", title="Spacer and bearing",
+                     read=True),)  # fmt: skip
+
+    def response(self, ctx: Context) -> Response:
+        return Response(("bench",), (KNOB,), ((1.0,),), (0.01,), (0.001,), (SCATTER_PRIOR_MM,), "low", 4,
+                        geometry=True)  # fmt: skip
+
+    def reads(self, ctx: Context) -> frozenset[str]:
+        return frozenset({KNOB})
+
+    def writes(self, ctx: Context) -> frozenset[str]:
+        return frozenset({KNOB})
+
+    def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
+        return [SlipHint(h) for h in (
+            "The spacer was measured warm from the grinder.",
+            "A burr on the spacer's edge.",
+            "The cup was turned within a set, or sat on the wrong cone.",
+            "Another spacer was taken than the one measured.",
+        )]  # fmt: skip

@@ -1,0 +1,146 @@
+"""A throwaway kind of setting: it proves that nothing else needs to know a kind by name."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from contextlib import contextmanager
+from datetime import UTC, datetime
+from typing import Any
+
+from bornek.core.scenes import Table
+from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.kind import (
+    Calculation,
+    Field,
+    Guide,
+    Knob,
+    Outcome,
+    Points,
+    Response,
+    Result,
+    Setting,
+    Slot,
+    first_open,
+)
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import forget, register
+from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.windows import NOT_READ, Normal, verdict
+from bornek.core.working import Line, Working
+from bornek.services.desk import Desk
+from bornek.services.receive_job import define_type, receive_job
+from bornek.store.database import Database
+
+KIND = "trial_washer_gap"
+
+
+class TrialWasherGap(Setting):
+    """A gap closed by one of three washers."""
+
+    id = KIND
+    title = "Gap closed by a chosen washer"
+    cautions = ("Mind your fingers. The maker's manual comes first.",)
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        own = [
+            Field("least", "Least gap", "length", lo=0, hi=2),
+            Field("greatest", "Greatest gap", "length", lo=0, hi=2),
+        ]
+        return whole_form(own)
+
+    def guide(self, ctx: Context) -> Guide:
+        slots = tuple(
+            Slot(
+                f"gap.{n}",
+                f"Gap, reading {n}",
+                "Gap",
+                {"rep": n},
+                "length",
+                "size",
+                plausible=(0.0, 3.0),
+                peers="gap",
+            )
+            for n in (1, 2)
+        )
+        return Guide(slots, first_open(slots, ctx.now()))
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        slots = self.guide(ctx).slots
+        sifted = sift(slots, ctx.now())
+        numbers = sifted.numbers(slots).get("Gap", [])
+        window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+        value = Normal(sum(numbers) / len(numbers), 0.004) if numbers else None
+        judged = verdict(value, window) if value else NOT_READ
+        working = Working(
+            (Line("Mean gap", "of both readings", f"{value.v:.3f}" if value else ""),), source_lines(window)
+        )
+        result = Result(
+            "gap", "Gap", "length", value, window, "target", working, judged, window.middle, tuple(numbers)
+        )
+        owed = ("Both readings are needed.",) if len(numbers) < 2 else ()
+        table = Table("Washers on the shelf", ("mm",), (("2.00",), ("2.10",), ("2.20",)))
+        observed = {"gap": value} if value else {}
+        return Outcome((result,), tuple(sift_checks(sifted, slots)), judged, "", owed, (table,), (), observed)
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        return (
+            Knob(
+                "washer",
+                "Washer",
+                "shelf",
+                "mm",
+                Points((2.0, 2.1, 2.2)),
+                -1,
+                noun="washer",
+                title="The washer",
+            ),
+        )
+
+    def response(self, ctx: Context) -> Response:
+        return Response(("gap",), ("washer",), ((-1.0,),), (0.05,), (0.004,), (0.004,), "low", 2)
+
+
+class TrialSum(Calculation):
+    """A calculator: no rounds, no readings."""
+
+    id = "trial_sum"
+    title = "Ram force"
+    cautions = ("Never above the ram's rating. The maker's manual comes first.",)
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return [
+            Field("area", "Ring area, cm²", "number", lo=0.1, hi=1000),
+            Field("mpa", "Pressure, MPa", "number", lo=0, hi=200),
+        ]
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        force_kn = ctx.given["area"] * ctx.given["mpa"] / 10
+        line = Line(
+            "Force", f"{ctx.given['area']:g} cm² × {ctx.given['mpa']:g} MPa ÷ 10", f"{force_kn:.1f} kN", True
+        )
+        return Outcome(
+            (Result("force", "Force", "force", Normal(force_kn * 1000, 0.0), None, "info", Working((line,))),)
+        )
+
+
+@contextmanager
+def trial(database: Database) -> Iterator[str]:
+    """Registers the trial kinds, takes a job with one of them in, and forgets them after."""
+    register(TrialWasherGap)
+    register(TrialSum)
+    desk_time = datetime(2026, 11, 24, tzinfo=UTC)
+    definition = {
+        "places": [{"key": "shelf", "label": "washer shelf", "shim_form": "none"}],
+        "settings": [{"key": "gap", "label": "Idler gap", "kind": KIND, "place": "shelf", "gauge": "dial-11",
+                      "given": {"least": "0.10", "greatest": "0.20", "source": "trial card"}}],
+    }  # fmt: skip
+    with database.writing() as session:
+        desk = Desk(session, "oda", desk_time)
+        define_type(desk, "trial", "Trial", definition)
+        unit = {"id": "u-t1", "tag": "T-01", "name": "Trial idler", "serial": "T1"}
+        receive_job(desk, {"id": "t01", "unit": unit, "revision": "trial.1"})
+    try:
+        yield "t01.gap"
+    finally:
+        forget(KIND)
+        forget(TrialSum.id)

@@ -1,0 +1,78 @@
+"""Refreshes docs/screenshots from the demo data, on a fixed clock, so that pictures do not churn."""
+
+from __future__ import annotations
+
+import shutil
+import tempfile
+import threading
+from datetime import UTC, datetime
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+from werkzeug.serving import make_server
+
+from bornek.app import create_app
+from bornek.demo.seed import seed
+from bornek.store.database import Database
+
+OUT = Path(__file__).parents[1] / "docs/screenshots"
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+]
+NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
+SET = "/jobs/w17/set/w17.output-end-play"
+SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
+    ("board", "/", (1280, 800), "light", ()),
+    ("set", SET, (1280, 800), "light", ()),
+    ("set-dark", SET, (1280, 800), "dark", ()),
+    ("set-768", SET, (768, 1024), "light", ()),
+    ("set-sum", SET, (1280, 800), "light", ("=",)),
+    ("set-move", SET, (1280, 800), "light", ("m",)),
+    ("set-given", SET, (1280, 800), "light", ("g",)),
+    ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
+    ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),
+    ("set-asked", SET, (1280, 800), "light", ("1", ".", "4", "5", "Enter")),
+    ("job", "/jobs/w17", (1280, 800), "light", ()),
+    ("record", "/jobs/w11/record", (1280, 800), "light", ()),
+    ("drawer", "/drawer", (1280, 800), "light", ()),
+    ("gauges", "/gauges", (1280, 800), "light", ()),
+)
+
+
+def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...]) -> None:
+    page.goto(address + path)
+    page.locator("[data-say], [data-record-setting], table").first.wait_for()
+    page.evaluate("document.fonts.ready")
+    for key in keys:
+        page.keyboard.press(key)
+    page.wait_for_timeout(600)
+    page.screenshot(path=OUT / f"{name}.png")
+
+
+def main() -> None:
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
+        database = Database(Path(folder) / "yard.sqlite")
+        database.migrate()
+        with database.writing() as session:
+            seed(session)
+        server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW), threaded=True)
+        threading.Thread(target=server.serve_forever, daemon=True).start()
+        browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        for name, path, (width, height), theme, keys in SHOTS:
+            context = browser.new_context(
+                viewport={"width": width, "height": height}, color_scheme=theme, reduced_motion="reduce"
+            )  # type: ignore[arg-type]
+            context.add_init_script("localStorage.setItem('bornek.actor', 'marl')")
+            shoot(context.new_page(), f"http://127.0.0.1:{server.port}", name, path, keys)
+            context.close()
+        browser.close()
+        server.shutdown()
+
+
+if __name__ == "__main__":
+    main()
