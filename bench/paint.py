@@ -50,7 +50,7 @@ def main() -> None:
         sync_playwright() as p,
     ):
         browser = p.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page = browser.new_page(viewport={"width": 1280, "height": 800}, bypass_csp=True)
         page.add_init_script("localStorage.setItem('bornek.actor', 'marl')")
         page.add_init_script(PROBE)
         page.goto(f"http://127.0.0.1:{server.port}/jobs/w17/set/w17.output-end-play")

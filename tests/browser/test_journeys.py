@@ -4,12 +4,16 @@ from __future__ import annotations
 
 import io
 import re
+import threading
 from pathlib import Path
 
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
+from werkzeug.serving import make_server
 
+from bornek.app import create_app
 from bornek.store.database import Database
+from helpers import NOW
 from trial_kind import trial
 
 
@@ -190,3 +194,34 @@ def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
     say(bench).to_contain_text("Read the bench setting")  # type: ignore[attr-defined]
     type_readings(bench, "6.78", "6.781", "6.78", "6.779")
     say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
+
+
+def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
+    bench: Page, address: str, tmp_path: Path, empty: Database
+) -> None:
+    data = bench.request.get(f"{address}/api/jobs/w17/exchange.zip").body()
+    wrong = tmp_path / "wrong.zip"
+    wrong.write_bytes(b"nothing of the sort")
+    bench.locator("[data-take-in]").set_input_files(wrong)
+    expect(bench.get_by_role("alert")).to_contain_text("This is not an exchange file")
+    server = make_server("127.0.0.1", 0, create_app(empty, lambda: NOW), threaded=True)
+    threading.Thread(target=server.serve_forever, daemon=True).start()
+    good = tmp_path / "w17.zip"
+    good.write_bytes(data)
+    bench.unroute_all()
+    bench.goto(f"http://127.0.0.1:{server.port}")
+    expect(bench.locator("main")).to_contain_text("Nothing on the bench")
+    bench.locator("[data-take-in]").set_input_files(good)
+    expect(bench.locator("[data-setting]").first).to_contain_text("Output shaft end play")
+    server.shutdown()
+
+
+def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, address: str) -> None:
+    bench.goto(f"{address}/gauges")
+    for name, text in (("id", "lever-5"), ("name", "Lever 5"), ("division", "0"), ("due", "2027-01-31")):
+        bench.locator(f"input[name={name}]").fill(text)
+    bench.get_by_role("button", name="Write the card").click()
+    expect(bench.get_by_role("alert")).to_contain_text("division must be above 0")
+    bench.locator("input[name=division]").fill("0.001")
+    bench.get_by_role("button", name="Write the card").click()
+    expect(bench.locator("table")).to_contain_text("Lever 5")

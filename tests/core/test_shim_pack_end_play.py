@@ -83,6 +83,23 @@ def test_a_zero_asks_to_prove_the_needle_and_counts_as_censored() -> None:
     assert sheet["next"] == "needle"
 
 
+@pytest.mark.parametrize("make", [play, preload])
+def test_a_zero_before_any_play_was_measured_asks_to_make_it_loose(make: Any) -> None:
+    data = make()
+    data["entries"] = [row(p, n, "0") for p in ("mark_up", "mark_down") for n in (1, 2, 3)]
+    data["entries"].append({"slot": "needle", "value": True})
+    sheet = compute(KIND, data)
+    assert said(sheet).startswith("Make it loose first")
+    assert sheet["move"]["best"] is None
+
+
+def test_what_is_given_is_said_in_short() -> None:
+    brief = compute(KIND, play(warmth="warm"))["given_brief"]
+    assert brief[0] == "Window 0.06–0.12 mm: drawing, new parts"
+    assert "cover at 80 N·m" in brief
+    assert any("warm" in words for words in brief)
+
+
 def test_a_slip_is_asked_about_and_does_not_count() -> None:
     data = play()
     data["entries"].append(row("mark_down", 1, "2.45"))

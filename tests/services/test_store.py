@@ -71,3 +71,27 @@ def test_a_time_without_a_zone_is_refused(yard: Database) -> None:
         with pytest.raises(StatementError, match="without a zone"):
             session.flush()
         session.rollback()
+
+
+def test_a_batch_migration_drops_the_guards_and_guard_puts_them_back(empty: Database) -> None:
+    """Why every migration that rebuilds an append-only table must call `guard` again."""
+    from alembic.migration import MigrationContext
+    from alembic.operations import Operations
+    from sqlalchemy import Column, String
+
+    from bornek.store.migrations.guards import guard
+
+    def guards(connection: object) -> int:
+        query = "SELECT count(*) FROM sqlite_master WHERE type = 'trigger' AND tbl_name = 'signature'"
+        return int(connection.exec_driver_sql(query).scalar())  # type: ignore[attr-defined]
+
+    with (
+        empty.engine.connect() as connection,
+        Operations.context(MigrationContext.configure(connection)) as op,
+    ):
+        assert guards(connection) == 2
+        with op.batch_alter_table("signature", recreate="always") as batch:
+            batch.add_column(Column("extra", String))
+        assert guards(connection) == 0
+        guard("signature")
+        assert guards(connection) == 2

@@ -71,3 +71,16 @@ export function newId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16));
   return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
 }
+
+/** Sends an exchange file; answers the job's id. */
+export async function takeIn(file: File): Promise<string> {
+  let answer: Response;
+  try {
+    answer = await fetch("/api/jobs/imports", { method: "POST", body: file });
+  } catch {
+    throw unreachable();
+  }
+  const body = (await answer.json()) as { job_id?: string } & Problem;
+  if (!answer.ok || !body.job_id) throw new Refusal(body);
+  return body.job_id;
+}

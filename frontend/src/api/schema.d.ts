@@ -1883,6 +1883,7 @@ export interface components {
             aside_head: string;
             cautions: string[];
             cells: components["schemas"]["Cell"][];
+            given_brief: string[];
             kind: string;
             kind_version: number;
             move: components["schemas"]["Move"] | null;

@@ -1,5 +1,7 @@
 import type { Component } from "vue";
 import type { Scene } from "../api/client";
+import CircleMark from "./CircleMark.vue";
+import LadderMark from "./LadderMark.vue";
 import PackMark from "./PackMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
 import StepsMark from "./StepsMark.vue";
@@ -10,6 +12,8 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   strip: StripMark,
   log: RoundLogMark,
   pack: PackMark,
+  circle: CircleMark,
+  ladder: LadderMark,
   steps: StepsMark,
   table: TableMark,
 };

@@ -6,6 +6,7 @@ import { api, unwrap } from "../api/client";
 import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
 import BoardBand from "./BoardBand.vue";
+import TakeIn from "./TakeIn.vue";
 import ShopHeader from "./ShopHeader.vue";
 
 const { data, error } = useQuery({
@@ -55,5 +56,6 @@ const counts = computed<[number, string][]>(() => [
     <p v-if="data.low.length" class="px-5 py-3 text-[16px]">
       <strong>Drawer runs low:</strong> {{ data.low.join(" · ") }}
     </p>
+    <TakeIn />
   </main>
 </template>

@@ -3,6 +3,7 @@
 import { useQuery } from "@tanstack/vue-query";
 import { api, unwrap } from "../api/client";
 import WaitPage from "../stages/WaitPage.vue";
+import GaugeForm from "./GaugeForm.vue";
 import ShopHeader from "./ShopHeader.vue";
 
 const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
@@ -11,30 +12,33 @@ const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(a
 <template>
   <ShopHeader title="Gauges" sub="division, interpolation and calibration feed every give-or-take" />
   <WaitPage v-if="!data" :problem="error" />
-  <main v-else class="overflow-x-auto px-5 py-5">
-    <table class="w-full max-w-[1000px] text-left text-[18px]">
-      <thead class="text-[16px] text-secondary">
-        <tr>
-          <th class="py-2">Gauge</th>
-          <th>Division</th>
-          <th>Read to</th>
-          <th>Can tell</th>
-          <th>Calibration u</th>
-          <th>Due</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="g in data" :key="g.id" class="border-b border-row">
-          <td class="py-3 font-bold">{{ g.name }}</td>
-          <td>{{ g.division }} {{ g.unit }}</td>
-          <td>{{ g.interpolation }} of a division</td>
-          <td>{{ Math.round(g.resolution * 1e5) / 1e5 }} mm</td>
-          <td>{{ g.calibration_u }} mm</td>
-          <td :class="g.overdue ? 'font-bold text-danger' : ''">
-            {{ g.due || "no date" }}{{ g.overdue ? " overdue" : "" }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+  <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
+    <div class="min-w-0 overflow-x-auto">
+      <table class="w-full max-w-[1000px] text-left text-[18px]">
+        <thead class="text-[16px] text-secondary">
+          <tr>
+            <th class="py-2">Gauge</th>
+            <th>Division</th>
+            <th>Read to</th>
+            <th>Can tell</th>
+            <th>Calibration u</th>
+            <th>Due</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="g in data" :key="g.id" class="border-b border-row">
+            <td class="py-3 font-bold">{{ g.name }}</td>
+            <td>{{ g.division }} {{ g.unit }}</td>
+            <td>{{ g.interpolation }} of a division</td>
+            <td>{{ Math.round(g.resolution * 1e5) / 1e5 }} mm</td>
+            <td>{{ g.calibration_u }} mm</td>
+            <td :class="g.overdue ? 'font-bold text-danger' : ''">
+              {{ g.due || "no date" }}{{ g.overdue ? " overdue" : "" }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <GaugeForm />
   </main>
 </template>

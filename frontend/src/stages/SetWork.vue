@@ -42,6 +42,7 @@ const pack = computed(() => chosen("pack"));
 const proofs = computed(() => of("strip").slice(1));
 const log = computed(() => (of("strip")[0]?.needle || sheet.value.round > 1 ? of("log")[0] : undefined));
 const rest = computed(() => sheet.value.scenes.filter((s) => !["strip", "log", "pack"].includes(s.type)));
+const inDrawer = computed(() => props.view.drawer.filter((d) => d.count !== 0));
 const knob = computed(() => props.view.knobs[0]);
 const checks = computed(() => sheet.value.outcome.checks.filter((c) => c.action !== "ask"));
 const purpose = computed(() =>
@@ -56,7 +57,7 @@ const purpose = computed(() =>
       class="bg-bay px-5 py-3 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
     >
       <h2 class="zone-head">{{ pack?.title ?? knob?.title ?? view.place }}</h2>
-      <PackMark v-if="pack" :scene="pack" :height="proofs.length ? 200 : 330" />
+      <PackMark v-if="pack" :scene="pack" :height="proofs.length ? 190 : 262" />
       <p v-else-if="knob && !sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
@@ -65,7 +66,15 @@ const purpose = computed(() =>
         <h2 class="zone-head">{{ p.label }}, {{ p.unit }}</h2>
         <StripMark :scene="p" compact />
       </div>
-      <p v-if="pack?.drawer_label" class="mt-1 text-[15px] text-secondary">{{ pack.drawer_label }}</p>
+      <p v-if="inDrawer.length" class="mt-1 text-[15px] leading-snug" data-drawer>
+        <span class="text-secondary">Drawer</span>
+        <span v-for="d in inDrawer" :key="d.thickness" class="mr-2 inline-block whitespace-nowrap"
+          ><strong>{{ d.label }}</strong> × {{ d.count }}</span
+        >
+      </p>
+      <p class="mt-1 text-[15px] leading-snug text-secondary" data-given-brief>
+        {{ sheet.given_brief.join(" · ") }}
+      </p>
     </section>
     <section
       class="flex min-w-0 flex-col px-5 py-3 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-2"

@@ -7,6 +7,7 @@ from typing import Any
 
 from bornek.core.errors import BornekError, InputError
 from bornek.core.gauges import Gauge
+from bornek.core.plain import dump
 from bornek.core.quantities import parse, to_nm
 from bornek.core.settings.given import given_schema, read_given
 from bornek.core.settings.kind import Setting, Slot
@@ -26,7 +27,7 @@ from bornek.core.settings.records import (
     State,
 )
 from bornek.core.settings.registry import find_calculation
-from bornek.core.sheet import dump, make_sheet
+from bornek.core.sheet import make_sheet
 
 TOP = {"given", "entries", "acts", "stock", "gauges", "gauge", "history", "explanations", "unit",
        "school"}  # fmt: skip

@@ -77,7 +77,8 @@ def _why_not(history: History, c: Candidate, best: Candidate | None, say: Speech
 _STAY = {
     "in": "It is in with margin: leave it alone.",
     "no better": "No move is likelier to be in than it is now. Leave it, or read again.",
-    "nothing": "Nothing in the drawer gets nearer.",
+    "nothing": "Nothing in the drawer gets nearer. Look at the seating, or get other shims.",
+    "censored": "Make it loose first: enough to feel play, and measure that.",
 }
 
 
@@ -147,8 +148,11 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
             return Next(plain(f"By the shims it is in, {spare} to spare, but the proof is not."),
                         "Find out why before you move a shim", _proof_words(outcome))  # fmt: skip
         return Next(plain(f"Leave it: in, with {spare} to spare. Sign it."), "Nothing to gain", "")
-    if p.best is None or p.stay == "nothing":
-        return Next(plain(_STAY["nothing"] + " Look at the seating, or get other shims."))
+    if p.stay == "censored":
+        return Next(plain(_STAY["censored"]), "A zero hides an unknown preload",
+                    "How tight it is cannot be told from here.")  # fmt: skip
+    if p.best is None:
+        return Next(plain(_STAY["nothing"]))
     if p.stay:
         return Next(plain(_STAY[p.stay]), outcome.verdict.words.capitalize(),
                     f"{chance(p.now_in)} that it is truly in as it stands.")  # fmt: skip

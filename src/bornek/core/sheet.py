@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from bornek.core import draw
 from bornek.core.advice.propose import Proposal, propose
@@ -68,6 +67,7 @@ class Sheet:
     response: tuple[float, float] | None
     slope: Mapping[str, float] | None
     state_known: bool
+    given_brief: tuple[str, ...]
 
 
 def make_sheet(kind: Setting, ctx: Context) -> Sheet:
@@ -98,8 +98,20 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
         _scenes(outcome, history, proposal, ctx), tuple(blockers),
         tuple(ctx.given.get("temporary") or ()), outcome.unverified,
         history.belief.response() if history and len(history.rounds) > 0 else None,
-        slope(history) if history else None, known,
+        slope(history) if history else None, known, _brief(kind, ctx, target),
     )  # fmt: skip
+
+
+def _brief(kind: Setting, ctx: Context, target: Result | None) -> tuple[str, ...]:
+    """The window with its source, and what else is given, in short."""
+    lines = list(kind.brief(ctx))
+    if target is not None and target.window is not None:
+        w = target.window
+        source = ", ".join(x for x in (w.source, w.edition, w.basis) if x)
+        lines.insert(0, f"Window {w.words(speech(ctx))} {ctx.unit}: {source}")
+    if ctx.given.get("warmth") == "warm":
+        lines.append("read warm: it will read otherwise when cold")
+    return tuple(lines)
 
 
 def _proposal(history: History | None, ctx: Context, target: Result | None) -> Proposal | None:
@@ -169,33 +181,3 @@ def _unit_of(quantity: str) -> str:
 
 def quantity_unit(quantity: str, unit: str) -> str:
     return unit if quantity == "length" else _unit_of(quantity)
-
-
-def dump(value: Any) -> Any:
-    """Dataclasses → plain JSON data; infinities become null.
-
-    >>> dump((Verdict("in"),))
-    [{'code': 'in', 'leaning': '', 'margin': None, 'words': 'in'}]
-    """
-    import dataclasses
-    import math
-
-    if dataclasses.is_dataclass(value) and not isinstance(value, type):
-        data = {f.name: dump(getattr(value, f.name)) for f in dataclasses.fields(value)}
-        return data | _tag(value)
-    if isinstance(value, Mapping):
-        return {str(k): dump(v) for k, v in value.items()}
-    if isinstance(value, list | tuple | set | frozenset):
-        return [dump(v) for v in value]
-    if isinstance(value, float) and not math.isfinite(value):
-        return None
-    if hasattr(value, "item"):
-        return value.item()
-    return value
-
-
-def _tag(value: Any) -> dict[str, str]:
-    tags = {"Normal": "normal", "Interval": "interval", "AtMost": "at_most", "Scalar": "scalar",
-            "Between": "between", "Paint": "paint", "Choice": "choice", "Confirm": "confirm"}  # fmt: skip
-    tag = tags.get(type(value).__name__)
-    return {"type": tag} if tag else {}

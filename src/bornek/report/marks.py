@@ -51,8 +51,17 @@ def draw_strip(scene: Scene, width: float) -> Drawing:
         for end, is_open in ((w["lo"], w["open_lo"]), (w["hi"], w["open_hi"])):
             if not is_open:
                 d.add(_line(x(end), base, x(end), base + high + 8, 1.5, BLUE))
-        middle = (x(w["lo"]) + x(w["hi"])) / 2
-        d.add(_words(middle, base + high + 10, f"window {w['label']}", 7.5, anchor="middle", colour=BLUE))
+        far_left = scene["needle"] is not None and x(scene["needle"]["at"]) > width / 2
+        d.add(
+            _words(
+                PAD if far_left else width - PAD,
+                base + high + 24,
+                f"window {w['label']} {scene['unit']}",
+                8,
+                anchor="start" if far_left else "end",
+                colour=BLUE,
+            )
+        )
     for tick in scene["ticks"]:
         long = bool(tick["label"])
         d.add(_line(x(tick["at"]), base, x(tick["at"]), base + (6 if long else 3), 0.7))
@@ -130,9 +139,12 @@ def _found(
     mark.add(Rect(at - 3, y - 3, 6, 6, rx=3, ry=3, fillColor=INK, strokeWidth=0))
     d.add(mark)
     right = at < x.width * 0.7
-    d.add(
-        _words(at + (8 if right else -8), y - 3, row["found"]["label"], 8, True, "start" if right else "end")
-    )
+    label = row["found"]["label"]
+    start = x(row["predicted"]["hi"]) + 6 if right and row["predicted"] else at + (10 if right else -10)
+    start = max(start, at + 10) if right else start
+    wide = 5.0 * len(label)
+    d.add(_box(start if right else start - wide, y - 5, wide, 10, WHITE))
+    d.add(_words(start, y - 3, label, 8, True, "start" if right else "end"))
     return at, y
 
 

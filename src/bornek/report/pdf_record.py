@@ -121,7 +121,7 @@ def _rounds(s: dict[str, Any]) -> list[Flowable]:
     if entries:
         head = ["Round", "Station", "As typed", "Value", "By", "When", ""]
         story += [_text("Readings", _ZONE),
-                  _grid([head, *entries], [36, 120, 60, 60, 60, 92, WIDTH - 428])]  # fmt: skip
+                  _grid([head, *entries], [36, 112, 56, 56, 64, 112, WIDTH - 436])]  # fmt: skip
     return story
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from typing import Any
 
@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 from bornek.core.compute import read_raw
 from bornek.core.errors import StaleVersion
 from bornek.core.gauges import Gauge
+from bornek.core.plain import dump
 from bornek.core.settings.given import read_given
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.records import (
@@ -31,7 +32,7 @@ from bornek.core.settings.records import (
     State,
 )
 from bornek.core.settings.registry import find_kind
-from bornek.core.sheet import Sheet, dump, make_sheet
+from bornek.core.sheet import Sheet, make_sheet
 from bornek.services.names import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts
@@ -73,6 +74,7 @@ class Bench:
     log: SettingLog
     kind: Setting
     ctx: Context
+    names: Mapping[str, str]
 
     @property
     def version(self) -> int:
@@ -80,6 +82,12 @@ class Bench:
 
     def sheet(self) -> Sheet:
         return make_sheet(self.kind, self.ctx)
+
+    def with_entry(self, row: t.Entry) -> Bench:
+        """The same bench after one more entry, without reading it all again."""
+        log = replace(self.log, entries=[*self.log.entries, row])
+        ctx = replace(self.ctx, entries=_entries(log, self.names), signed=False)
+        return replace(self, log=log, ctx=ctx)
 
 
 def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
@@ -95,15 +103,9 @@ def open_bench(session: Session, setting_id: str, today: date) -> Bench:
     log = setting_log(session, setting_id)
     kind = find_kind(log.setting.kind)
     names = mechanic_names(session)
-    numbers = {r.id: r.number for r in log.rounds}
-    entries = tuple(
-        Entry(e.id, e.slot, unpack_raw(e.raw), numbers[e.round_id], e.gauge_id or "", e.as_typed,
-              e.confirmed, names.get(e.mechanic_id, ""), e.seq)
-        for e in log.live_entries()
-    )  # fmt: skip
     ctx = Context(
         given=read_given(kind, log.given.given, log.job.length_unit),
-        entries=entries,
+        entries=_entries(log, names),
         acts=_acts(log, names),
         explanations=tuple(Explanation(x.round, x.cause, x.words) for x in log.explanations),
         gauges=find_gauges(session, today),
@@ -115,7 +117,16 @@ def open_bench(session: Session, setting_id: str, today: date) -> Bench:
         round=log.round,
         signed=log.signature is not None and log.signature.seq == log.version,
     )
-    return Bench(log, kind, ctx)
+    return Bench(log, kind, ctx, names)
+
+
+def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
+    numbers = {r.id: r.number for r in log.rounds}
+    return tuple(
+        Entry(e.id, e.slot, unpack_raw(e.raw), numbers[e.round_id], e.gauge_id or "", e.as_typed,
+              e.confirmed, names.get(e.mechanic_id, ""), e.seq)
+        for e in log.live_entries()
+    )  # fmt: skip
 
 
 def _acts(log: SettingLog, names: Mapping[str, str]) -> tuple[Act, ...]:

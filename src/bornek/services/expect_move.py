@@ -13,9 +13,9 @@ from bornek.core.advice.replay import replay
 from bornek.core.compute import read_state
 from bornek.core.errors import InputError
 from bornek.core.next_move import describe_option
+from bornek.core.plain import dump
 from bornek.core.quantities import Speech
 from bornek.core.scenes import Scene
-from bornek.core.sheet import dump
 from bornek.services.bench import open_bench
 from bornek.services.views import Expectation
 

@@ -12,10 +12,10 @@ from bornek.core.advice.propose import expect
 from bornek.core.advice.replay import replay
 from bornek.core.compute import read_state
 from bornek.core.errors import InputError
+from bornek.core.plain import dump
 from bornek.core.settings.kind import Packs
 from bornek.core.settings.records import State
 from bornek.core.settings.registry import find_kind
-from bornek.core.sheet import dump
 from bornek.services.bench import Bench, check_version, open_bench, pack_state
 from bornek.services.desk import Desk
 from bornek.services.view_setting import view_setting

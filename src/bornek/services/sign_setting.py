@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.errors import InputError
-from bornek.core.sheet import dump
+from bornek.core.plain import dump
 from bornek.services.bench import check_version, open_bench
 from bornek.services.desk import Desk, digest
 from bornek.services.view_setting import view_setting

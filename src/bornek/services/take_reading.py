@@ -5,11 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.errors import InputError, NotFound
+from bornek.core.plain import dump
 from bornek.core.settings.kind import Slot
-from bornek.core.sheet import dump
 from bornek.services.bench import Bench, check_version, open_bench, read_raw
 from bornek.services.desk import Desk
-from bornek.services.view_setting import view_setting
+from bornek.services.view_setting import view_bench
 from bornek.store import tables as t
 
 
@@ -44,16 +44,15 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
                          next_step="Make a new id for a new reading.")  # fmt: skip
     job = bench.log.job
     job.seq += 1
-    desk.session.add(
-        t.Entry(
-            id=sent["id"], job_id=job.id, setting_id=setting_id, round_id=at_round.id, slot=slot.key,
-            as_typed=typed[:100], raw=raw, gauge_id=gauge, confirmed=bool(sent.get("confirmed")),
-            void=bool(sent.get("void")), supersedes=old.id if old else None, seq=job.seq,
-            mechanic_id=who.id, at=desk.now,
-        )
+    entry = t.Entry(
+        id=sent["id"], job_id=job.id, setting_id=setting_id, round_id=at_round.id, slot=slot.key,
+        as_typed=typed[:100], raw=raw, gauge_id=gauge, confirmed=bool(sent.get("confirmed")),
+        void=bool(sent.get("void")), supersedes=old.id if old else None, seq=job.seq,
+        mechanic_id=who.id, at=desk.now,
     )  # fmt: skip
+    desk.session.add(entry)
     desk.session.flush()
-    return view_setting(desk.session, setting_id, desk.now.date())
+    return view_bench(bench.with_entry(entry))
 
 
 def _superseded(bench: Bench, sent: dict[str, Any]) -> t.Entry | None:

@@ -8,8 +8,8 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.phrases import Span
+from bornek.core.plain import dump
 from bornek.core.scenes import Strip
-from bornek.core.sheet import dump
 from bornek.services.bench import Bench, open_bench
 from bornek.services.drawer import low_shims
 from bornek.services.views import BoardRow, BoardView, JobView, SettingSummary

@@ -9,11 +9,10 @@ from sqlalchemy.orm import Session
 
 from bornek.core.draw import value_label
 from bornek.core.phrases import adjust, text_of
+from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm
 from bornek.core.settings.records import State
-from bornek.core.sheet import dump
 from bornek.services.bench import Bench, open_bench, unpack_raw, unpack_state
-from bornek.services.names import mechanic_names
 from bornek.services.view_board import job_view
 from bornek.services.view_setting import view_signature
 from bornek.services.views import RecordAct, RecordEntry, RecordSetting, RecordView
@@ -25,10 +24,9 @@ ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "rec
 
 def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     job, _ = job_with_unit(session, job_id)
-    names = mechanic_names(session)
     benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
     record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
-                        [_setting(session, b, names) for b in benches])  # fmt: skip
+                        [_setting(b) for b in benches])  # fmt: skip
     view: dict[str, Any] = dump(record)
     for shown, bench in zip(view["settings"], benches, strict=True):
         if bench.log.signature is not None:
@@ -36,7 +34,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     return view
 
 
-def _setting(session: Session, bench: Bench, names: dict[str, str]) -> RecordSetting:
+def _setting(bench: Bench) -> RecordSetting:
     log, say = bench.log, Speech(bench.ctx.unit)
     first = bench.kind.evaluate(bench.ctx.at(1)).target()
     last = bench.kind.evaluate(bench.ctx).target()
@@ -47,9 +45,9 @@ def _setting(session: Session, bench: Bench, names: dict[str, str]) -> RecordSet
         log.setting.id, log.setting.label, log.place.label,
         _stand(value_label(first.value if first else None, say), found, say),
         _stand(value_label(last.value if last else None, say), left, say), bench.sheet(),
-        _entries(bench, names), [_act(a, bench, names) for a in log.acts],
+        _entries(bench), [_act(a, bench) for a in log.acts],
         [f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
-        view_signature(session, log, bench.version), log.signature.sha256 if log.signature else "",
+        view_signature(bench), log.signature.sha256 if log.signature else "",
     )  # fmt: skip
 
 
@@ -63,7 +61,7 @@ def _stand(value: str, states: list[State | None], say: Speech) -> str:
     return "; ".join([value, *packs])
 
 
-def _entries(bench: Bench, names: dict[str, str]) -> list[RecordEntry]:
+def _entries(bench: Bench) -> list[RecordEntry]:
     log = bench.log
     numbers = {r.id: r.number for r in log.rounds}
     corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in log.entries if e.supersedes}
@@ -79,13 +77,13 @@ def _entries(bench: Bench, names: dict[str, str]) -> list[RecordEntry]:
         fate = "strike" if e.void else corrected.get(e.id, "stands")
         rows.append(
             RecordEntry(e.seq, numbers[e.round_id], e.slot, slot.label if slot else e.slot, e.as_typed,
-                        shown or e.as_typed, gauge.name if gauge else "", names.get(e.mechanic_id, ""),
+                        shown or e.as_typed, gauge.name if gauge else "", bench.names.get(e.mechanic_id, ""),
                         e.at.isoformat(), fate)
         )  # fmt: skip
     return rows
 
 
-def _act(act: t.Act, bench: Bench, names: dict[str, str]) -> RecordAct:
+def _act(act: t.Act, bench: Bench) -> RecordAct:
     say = Speech(bench.ctx.unit)
     words = []
     knobs = {k.key: k for k in bench.kind.knobs(bench.ctx)}
@@ -99,4 +97,4 @@ def _act(act: t.Act, bench: Bench, names: dict[str, str]) -> RecordAct:
             words.append(text_of(adjust(knobs[row.knob], before, after, say)).strip())
     number = bench.log.act_rounds[act.id]
     return RecordAct(act.seq, number, act.kind, f"{ACT_WORDS.get(act.kind, act.kind)}: {' '.join(words)}",
-                     act.remark, names.get(act.mechanic_id, ""), act.at.isoformat())  # fmt: skip
+                     act.remark, bench.names.get(act.mechanic_id, ""), act.at.isoformat())  # fmt: skip

@@ -7,11 +7,10 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm, say_quantity
 from bornek.core.settings.kind import Field
-from bornek.core.sheet import dump
 from bornek.services.bench import Bench, open_bench
-from bornek.services.names import mechanic_names
 from bornek.services.views import (
     DrawerLot,
     FieldView,
@@ -22,11 +21,13 @@ from bornek.services.views import (
     SettingView,
     SignatureView,
 )
-from bornek.store.queries.setting_log import SettingLog
 
 
 def view_setting(session: Session, setting_id: str, today: date) -> dict[str, Any]:
-    bench = open_bench(session, setting_id, today)
+    return view_bench(open_bench(session, setting_id, today))
+
+
+def view_bench(bench: Bench) -> dict[str, Any]:
     log, ctx = bench.log, bench.ctx
     say, gauge = Speech(ctx.unit), ctx.find_gauge()
     fields = [_field(f, bench, say) for f in bench.kind.form(ctx.given)]
@@ -39,20 +40,19 @@ def view_setting(session: Session, setting_id: str, today: date) -> dict[str, An
             [KnobView(k.key, k.label, k.title, k.noun, k.unit, k.domain, bench.kind.state(ctx, k.key))
              for k in bench.kind.knobs(ctx)],
             [DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
-            view_signature(session, log, bench.version), bench.sheet(),
+            view_signature(bench), bench.sheet(),
         )
     )  # fmt: skip
     return view
 
 
-def view_signature(session: Session, log: SettingLog, version: int) -> SignatureView | None:
-    signature = log.signature
+def view_signature(bench: Bench) -> SignatureView | None:
+    signature = bench.log.signature
     if signature is None:
         return None
     return SignatureView(
-        mechanic_names(session).get(signature.mechanic_id, ""), signature.at.isoformat(),
-        signature.remark, signature.snapshot["sheet"]["verdict"]["code"], log.disturbed,
-        signature.seq == version,
+        bench.names.get(signature.mechanic_id, ""), signature.at.isoformat(), signature.remark,
+        signature.snapshot["sheet"]["verdict"]["code"], bench.log.disturbed, bench.ctx.signed,
     )  # fmt: skip
 
 

@@ -8,8 +8,8 @@ import typing
 from collections.abc import Mapping
 from typing import Any, Literal, Union
 
-TAGS = {"Normal": "normal", "Interval": "interval", "AtMost": "at_most", "Scalar": "scalar",
-        "Between": "between", "Paint": "paint", "Choice": "choice", "Confirm": "confirm"}  # fmt: skip
+from bornek.core.plain import TAGS
+
 SIMPLE: dict[Any, dict[str, Any]] = {
     str: {"type": "string"}, int: {"type": "integer"}, float: {"type": "number"},
     bool: {"type": "boolean"}, type(None): {"type": "null"},

@@ -16,7 +16,7 @@ from bornek.core.errors import NotSolved
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.settings.kind import Candidate, Packs
 from bornek.core.settings.records import Predicted, State
-from bornek.core.windows import Interval, Normal, Value, Verdict, chance_in
+from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, chance_in
 
 ALTERNATIVES = 2
 MISSING_GAIN = 0.08
@@ -74,6 +74,8 @@ def propose(history: History, stock: Mapping[int, int], judged: Verdict) -> Prop
         return Proposal(None)
     if judged.code == "in":
         return Proposal(None, stay="in", now_in=1.0)
+    if all(isinstance(r.found, AtMost) for r in history.rounds if r.found is not None):
+        return Proposal(None, stay="censored")
     u = reading_u(history)
     aim, provable = aim_of(history, u)
     near = position(state) + (target(history.belief) - history.x(state)) / UM

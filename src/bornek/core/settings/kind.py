@@ -251,6 +251,10 @@ class Setting(Calculation):
         """Aspects of its place that a move here changes."""
         return frozenset({"pack"})
 
+    def brief(self, ctx: Context) -> Sequence[str]:
+        """What is given, in a few words each, for beside the drawing: sense, torque."""
+        return ()
+
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         return ()
 

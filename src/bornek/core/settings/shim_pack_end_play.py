@@ -277,6 +277,11 @@ class ShimPackEndPlay(Setting):
     def writes(self, ctx: Context) -> frozenset[str]:
         return frozenset({"pack", "cover", "axial"})
 
+    def brief(self, ctx: Context) -> Sequence[str]:
+        sense = {"adds": "a shim adds play", "takes": "a shim takes play away"}
+        return (sense.get(str(ctx.given["sense"]), "sense not known yet"),
+                f"cover at {ctx.given['torque']:g} N·m")  # fmt: skip
+
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         torque = f"{ctx.given['torque']:g} N·m"
         hints = [

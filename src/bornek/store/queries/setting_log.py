@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from sqlalchemy import select
+from sqlalchemy import BindParameter, bindparam, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import NotFound
@@ -54,51 +54,58 @@ class SettingLog:
         return [e for e in self.entries if e.id not in gone and not e.void]
 
 
+_ID: BindParameter[str] = bindparam("setting_id")
+_PLACE: BindParameter[str] = bindparam("place_id")
+_HEAD = (
+    select(t.Setting, t.Job, t.Unit, t.Place)
+    .join(t.Job, t.Job.id == t.Setting.job_id)
+    .join(t.Unit, t.Unit.id == t.Job.unit_id)
+    .join(t.Place, t.Place.id == t.Setting.place_id)
+    .where(t.Setting.id == _ID)
+)
+_ROUNDS = select(t.Round).where(t.Round.setting_id == _ID).order_by(t.Round.number)
+_ENTRIES = select(t.Entry).where(t.Entry.setting_id == _ID).order_by(t.Entry.seq)
+_ACTS = (
+    select(t.Act)
+    .where(
+        t.Act.id.in_(select(t.ActKnob.act_id).where(t.ActKnob.place_id == _PLACE))
+        | t.Act.id.in_(select(t.Round.act_id).where(t.Round.setting_id == _ID))
+    )
+    .order_by(t.Act.seq)
+)
+_KNOBS = select(t.ActKnob).where(t.ActKnob.place_id == _PLACE)
+_GIVEN = (
+    select(t.GivenRevision)
+    .where(t.GivenRevision.setting_id == _ID)
+    .order_by(t.GivenRevision.seq.desc())
+    .limit(1)
+)
+_EXPLANATIONS = select(t.Explanation).where(t.Explanation.setting_id == _ID).order_by(t.Explanation.seq)
+_SIGNATURE = (
+    select(t.Signature).where(t.Signature.setting_id == _ID).order_by(t.Signature.seq.desc()).limit(1)
+)
+_PROPOSALS = select(t.Proposal).where(t.Proposal.setting_id == _ID)
+
+
 def setting_log(session: Session, setting_id: str) -> SettingLog:
-    row = session.execute(
-        select(t.Setting, t.Job, t.Unit, t.Place)
-        .join(t.Job, t.Job.id == t.Setting.job_id)
-        .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .join(t.Place, t.Place.id == t.Setting.place_id)
-        .where(t.Setting.id == setting_id)
-    ).one_or_none()
+    """Reads the whole log. The statements are built once: building them costs more than running them."""
+    this = {"setting_id": setting_id}
+    row = session.execute(_HEAD, this).one_or_none()
     if row is None:
         raise NotFound(f"No setting has the id {setting_id!r}.", field="setting_id",
                        next_step="Go back to the board and open the job again.")  # fmt: skip
     setting, job, unit, place = row
-    rounds = session.scalars(
-        select(t.Round).where(t.Round.setting_id == setting_id).order_by(t.Round.number)
-    ).all()
-    entries = session.scalars(
-        select(t.Entry).where(t.Entry.setting_id == setting_id).order_by(t.Entry.seq)
-    ).all()
-    at_place = select(t.ActKnob.act_id).where(t.ActKnob.place_id == place.id)
-    opening = [r.act_id for r in rounds if r.act_id]
-    acts = session.scalars(
-        select(t.Act).where(t.Act.id.in_(at_place) | t.Act.id.in_(opening)).order_by(t.Act.seq)
-    ).all()
+    here = {"place_id": place.id}
+    rounds = session.scalars(_ROUNDS, this).all()
+    acts = session.scalars(_ACTS, this | here).all()
     knobs: dict[str, list[t.ActKnob]] = {}
-    for knob in session.scalars(select(t.ActKnob).where(t.ActKnob.place_id == place.id)):
+    for knob in session.scalars(_KNOBS, here):
         knobs.setdefault(knob.act_id, []).append(knob)
-    given = session.scalars(
-        select(t.GivenRevision)
-        .where(t.GivenRevision.setting_id == setting_id)
-        .order_by(t.GivenRevision.seq.desc())
-        .limit(1)
-    ).one()
-    explanations = session.scalars(
-        select(t.Explanation).where(t.Explanation.setting_id == setting_id).order_by(t.Explanation.seq)
-    ).all()
-    signature = session.scalars(
-        select(t.Signature)
-        .where(t.Signature.setting_id == setting_id)
-        .order_by(t.Signature.seq.desc())
-        .limit(1)
-    ).one_or_none()
-    proposals = session.scalars(select(t.Proposal).where(t.Proposal.setting_id == setting_id))
     return SettingLog(
-        setting, job, unit, place, given, rounds, entries, acts, knobs, _act_rounds(rounds, acts),
-        {p.act_id: p for p in proposals}, explanations, signature,
+        setting, job, unit, place, session.scalars(_GIVEN, this).one(), rounds,
+        session.scalars(_ENTRIES, this).all(), acts, knobs, _act_rounds(rounds, acts),
+        {p.act_id: p for p in session.scalars(_PROPOSALS, this)},
+        session.scalars(_EXPLANATIONS, this).all(), session.scalars(_SIGNATURE, this).one_or_none(),
     )  # fmt: skip
 
 

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+/** A gauge's card: new, or brought up to date under the same mark. */
+import { useQueryClient } from "@tanstack/vue-query";
+import { reactive, ref } from "vue";
+import { api, newId, Refusal, unwrap } from "../api/client";
+import { actor } from "../composables/useActor";
+
+const client = useQueryClient();
+const draft = reactive({
+  id: "",
+  name: "",
+  unit: "mm",
+  division: "0.01",
+  interpolation: "0.5",
+  calibration: "0.002",
+  due: "",
+});
+const trouble = ref("");
+const fields: [keyof typeof draft, string][] = [
+  ["id", "Mark on the gauge"],
+  ["name", "Name"],
+  ["division", "One division"],
+  ["interpolation", "Read to, share of a division"],
+  ["calibration", "Calibration u, mm"],
+  ["due", "Due, year-month-day"],
+];
+async function write() {
+  const body = {
+    id: draft.id,
+    name: draft.name,
+    quantity: "length" as const,
+    unit: draft.unit,
+    division: Number(draft.division),
+    interpolation: Number(draft.interpolation),
+    calibration_u: Number(draft.calibration),
+    due: draft.due,
+  };
+  try {
+    const header = { "X-Mechanic": actor.value, "Idempotency-Key": newId() };
+    client.setQueryData(["gauges"], await unwrap(api.POST("/api/gauges", { params: { header }, body })));
+    trouble.value = "";
+  } catch (refused) {
+    if (!(refused instanceof Refusal)) throw refused;
+    trouble.value = `${refused.message} ${refused.problem.next_step}`;
+  }
+}
+</script>
+
+<template>
+  <form class="flex flex-col gap-3 lg:border-l-2 lg:pl-6" @submit.prevent="write">
+    <h2 class="zone-head">A gauge's card</h2>
+    <label v-for="[key, words] in fields" :key="key"
+      >{{ words
+      }}<input v-model="draft[key]" class="field" :name="key" :required="key !== 'due'" autocomplete="off"
+    /></label>
+    <label
+      >Unit<select v-model="draft.unit" class="field">
+        <option>mm</option>
+        <option>thou</option>
+        <option>in</option>
+      </select></label
+    >
+    <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
+    <button type="submit" class="control control-main">Write the card</button>
+  </form>
+</template>
