@@ -7,6 +7,7 @@ import sys
 import threading
 import time
 from collections.abc import Callable
+from functools import cache
 from typing import Any
 
 from flask import Response, jsonify, request
@@ -27,17 +28,23 @@ def _write_later(self: Wire, work: Callable[..., Any], *args: Any) -> Response:
             work(Desk(session, actor, now), *args)
 
     _late.put(commit)
+    _start_worker()
     response = jsonify({})
     response.status_code = 201
     return response
 
 
-def _worker() -> None:
-    while True:
-        _late.get()()
+@cache
+def _start_worker() -> None:
+    """In the process that serves: a thread does not live through gunicorn's fork."""
+
+    def run() -> None:
+        while True:
+            _late.get()()
+
+    threading.Thread(target=run, daemon=True).start()
 
 
 if __name__ == "__main__":
     Wire.write = _write_later  # type: ignore[method-assign]
-    threading.Thread(target=_worker, daemon=True).start()
     sys.exit(cli.main())

@@ -6,8 +6,8 @@ python bench/paint.py [--readings 60]; prints, asserts nothing. Needs the built 
 from __future__ import annotations
 
 import argparse
-import shutil
 import statistics
+import sys
 import tempfile
 from pathlib import Path
 
@@ -15,13 +15,9 @@ from playwright.sync_api import sync_playwright
 
 from served import served
 
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-]
+sys.path.insert(0, str(Path(__file__).parents[1] / "tools"))
+from chromium import launch_options
+
 PROBE = """
 window.paints = [];
 window.addEventListener('keydown', (e) => {
@@ -49,7 +45,7 @@ def main() -> None:
         served(Path(folder) / "y.sqlite") as server,
         sync_playwright() as p,
     ):
-        browser = p.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        browser = p.chromium.launch(**launch_options())
         page = browser.new_page(viewport={"width": 1280, "height": 800}, bypass_csp=True)
         page.add_init_script("localStorage.setItem('bornek.actor', 'marl')")
         page.add_init_script(PROBE)

@@ -12,7 +12,6 @@ from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Calculation,
     Field,
-    Guide,
     Knob,
     Outcome,
     Points,
@@ -20,7 +19,6 @@ from bornek.core.settings.kind import (
     Result,
     Setting,
     Slot,
-    first_open,
 )
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import forget, register
@@ -48,8 +46,8 @@ class TrialWasherGap(Setting):
         ]
         return whole_form(own)
 
-    def guide(self, ctx: Context) -> Guide:
-        slots = tuple(
+    def slots(self, ctx: Context) -> Sequence[Slot]:
+        return [
             Slot(
                 f"gap.{n}",
                 f"Gap, reading {n}",
@@ -61,11 +59,10 @@ class TrialWasherGap(Setting):
                 peers="gap",
             )
             for n in (1, 2)
-        )
-        return Guide(slots, first_open(slots, ctx.now()))
+        ]
 
     def evaluate(self, ctx: Context) -> Outcome:
-        slots = self.guide(ctx).slots
+        slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
         numbers = sifted.numbers(slots).get("Gap", [])
         window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
@@ -77,10 +74,11 @@ class TrialWasherGap(Setting):
         result = Result(
             "gap", "Gap", "length", value, window, "target", working, judged, window.middle, tuple(numbers)
         )
-        owed = ("Both readings are needed.",) if len(numbers) < 2 else ()
         table = Table("Washers on the shelf", ("mm",), (("2.00",), ("2.10",), ("2.20",)))
         observed = {"gap": value} if value else {}
-        return Outcome((result,), tuple(sift_checks(sifted, slots)), judged, "", owed, (table,), (), observed)
+        return Outcome(
+            (result,), tuple(sift_checks(sifted, slots)), judged, scenes=(table,), observed=observed
+        )
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import shutil
 import tempfile
 import threading
 from datetime import UTC, datetime
@@ -14,15 +13,9 @@ from werkzeug.serving import make_server
 from bornek.app import create_app
 from bornek.demo.seed import seed
 from bornek.store.database import Database
+from chromium import launch_options
 
 OUT = Path(__file__).parents[1] / "docs/screenshots"
-FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-]
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
 SET = "/jobs/w17/set/w17.output-end-play"
 SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
@@ -62,7 +55,7 @@ def main() -> None:
             seed(session)
         server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW), threaded=True)
         threading.Thread(target=server.serve_forever, daemon=True).start()
-        browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        browser = playwright.chromium.launch(**launch_options())
         for name, path, (width, height), theme, keys in SHOTS:
             context = browser.new_context(
                 viewport={"width": width, "height": height}, color_scheme=theme, reduced_motion="reduce"

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import shutil
 import threading
 from collections.abc import Iterator
 from typing import Any
@@ -13,15 +12,13 @@ from werkzeug.serving import make_server
 
 from bornek.app import PAGE, create_app
 from bornek.store.database import Database
+from chromium import launch_options
 from helpers import NOW
-
-FLAGS = ("--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
-         "--disable-component-update --disable-sync")  # fmt: skip
 
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_type_launch_args | {"executable_path": shutil.which("chromium"), "args": FLAGS.split()}
+    return browser_type_launch_args | launch_options()
 
 
 @pytest.fixture(scope="session")

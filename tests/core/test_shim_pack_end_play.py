@@ -95,7 +95,7 @@ def test_a_zero_before_any_play_was_measured_asks_to_make_it_loose(make: Any) ->
 
 def test_what_is_given_is_said_in_short() -> None:
     brief = compute(KIND, play(warmth="warm"))["given_brief"]
-    assert brief[0] == "Window 0.06–0.12 mm: drawing, new parts"
+    assert brief[0] == "drawing, new parts"
     assert "cover at 80 N·m" in brief
     assert any("warm" in words for words in brief)
 

@@ -7,7 +7,7 @@ import { useWidth } from "../composables/useWidth";
 const props = defineProps<{ scene: Pack; height?: number }>();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box, 372);
-const room = computed(() => (props.height ?? 330) - 96);
+const room = computed(() => (props.height ?? 330) - 80);
 const thick = (plates: Plate[]) => plates.reduce((sum, p) => sum + p.thickness, 0);
 const scale = computed(() => {
   const most = Math.max(thick(props.scene.now), thick(props.scene.after), 0.2);
@@ -15,7 +15,7 @@ const scale = computed(() => {
   return Math.min(300, (room.value - plates * 4) / most);
 });
 const W = computed(() => Math.min(112, width.value * 0.28));
-const floor = computed(() => room.value + 62);
+const floor = computed(() => room.value + 52);
 function stack(plates: Plate[], left: number, away: number) {
   let y = floor.value;
   return plates.map((plate, i) => {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** The shim drawer: every form and thickness with its count; a count is corrected by counting. */
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
-import { computed, reactive, ref } from "vue";
-import { api, newId, Refusal, unwrap } from "../api/client";
-import { actor } from "../composables/useActor";
+import { computed, reactive } from "vue";
+import { api, newId, unwrap } from "../api/client";
+import { useTrouble, writeHeaders } from "../composables/useTrouble";
 import WaitPage from "../stages/WaitPage.vue";
 import ShopHeader from "./ShopHeader.vue";
 
@@ -11,21 +11,14 @@ const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
 const forms = computed(() => [...new Set(data.value?.map((l) => l.form) ?? [])]);
 const draft = reactive({ form: "", thickness: "", count: "" });
-const trouble = ref("");
+const { trouble, attempt } = useTrouble();
 async function count() {
   const body = { id: newId(), form: draft.form, thickness: draft.thickness, count: Number(draft.count) };
-  try {
-    const header = { "X-Mechanic": actor.value, "Idempotency-Key": body.id };
-    client.setQueryData(
-      ["drawer"],
-      await unwrap(api.POST("/api/drawer/counts", { params: { header }, body })),
-    );
+  await attempt(async () => {
+    const answer = await unwrap(api.POST("/api/drawer/counts", { params: { header: writeHeaders() }, body }));
+    client.setQueryData(["drawer"], answer);
     Object.assign(draft, { thickness: "", count: "" });
-    trouble.value = "";
-  } catch (refused) {
-    if (!(refused instanceof Refusal)) throw refused;
-    trouble.value = `${refused.message} ${refused.problem.next_step}`;
-  }
+  });
 }
 </script>
 

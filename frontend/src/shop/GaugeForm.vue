@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** A gauge's card: new, or brought up to date under the same mark. */
 import { useQueryClient } from "@tanstack/vue-query";
-import { reactive, ref } from "vue";
-import { api, newId, Refusal, unwrap } from "../api/client";
-import { actor } from "../composables/useActor";
+import { reactive } from "vue";
+import { api, unwrap } from "../api/client";
+import { useTrouble, writeHeaders } from "../composables/useTrouble";
 
 const client = useQueryClient();
 const draft = reactive({
@@ -15,7 +15,7 @@ const draft = reactive({
   calibration: "0.002",
   due: "",
 });
-const trouble = ref("");
+const { trouble, attempt } = useTrouble();
 const fields: [keyof typeof draft, string][] = [
   ["id", "Mark on the gauge"],
   ["name", "Name"],
@@ -35,14 +35,10 @@ async function write() {
     calibration_u: Number(draft.calibration),
     due: draft.due,
   };
-  try {
-    const header = { "X-Mechanic": actor.value, "Idempotency-Key": newId() };
-    client.setQueryData(["gauges"], await unwrap(api.POST("/api/gauges", { params: { header }, body })));
-    trouble.value = "";
-  } catch (refused) {
-    if (!(refused instanceof Refusal)) throw refused;
-    trouble.value = `${refused.message} ${refused.problem.next_step}`;
-  }
+  await attempt(async () => {
+    const answer = await unwrap(api.POST("/api/gauges", { params: { header: writeHeaders() }, body }));
+    client.setQueryData(["gauges"], answer);
+  });
 }
 </script>
 

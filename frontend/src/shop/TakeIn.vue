@@ -1,25 +1,22 @@
 <script setup lang="ts">
 /** Takes a job in from an exchange file; what the yard already has is left alone. */
 import { useQueryClient } from "@tanstack/vue-query";
-import { ref } from "vue";
 import { useRouter } from "vue-router";
-import { takeIn, Refusal } from "../api/client";
+import { takeIn } from "../api/client";
+import { useTrouble } from "../composables/useTrouble";
 
 const router = useRouter();
 const client = useQueryClient();
-const trouble = ref("");
+const { trouble, attempt } = useTrouble();
 async function chosen(event: Event) {
   const input = event.target as HTMLInputElement;
   const file = input.files?.[0];
   if (!file) return;
-  try {
+  await attempt(async () => {
     const job = await takeIn(file);
     await client.invalidateQueries({ queryKey: ["board"] });
     await router.push(`/jobs/${job}`);
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    trouble.value = `${error.message} ${error.problem.next_step}`;
-  }
+  });
   input.value = "";
 }
 </script>

@@ -1,7 +1,3 @@
-<script lang="ts">
-export type Panel = "log" | "working" | "move" | "recount" | "surprise" | "sign" | "given" | "cautions";
-</script>
-
 <script setup lang="ts">
 /** The drawing bay on the left, the instrument on the right; panels open in the log's place. */
 import { computed } from "vue";
@@ -14,6 +10,7 @@ import MovePanel from "../ui/MovePanel.vue";
 import SignPanel from "../ui/SignPanel.vue";
 import SurprisePanel from "../ui/SurprisePanel.vue";
 import WorkingPanel from "../ui/WorkingPanel.vue";
+import type { Panel } from "./useSetPage";
 
 const props = defineProps<{
   view: SettingView;
@@ -54,10 +51,10 @@ const purpose = computed(() =>
   <div class="contents">
     <section
       style="--casing: var(--bay)"
-      class="bg-bay px-5 py-3 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
+      class="bg-bay px-5 py-2 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
     >
       <h2 class="zone-head">{{ pack?.title ?? knob?.title ?? view.place }}</h2>
-      <PackMark v-if="pack" :scene="pack" :height="proofs.length ? 190 : 262" />
+      <PackMark v-if="pack" :scene="pack" :height="proofs.length ? 170 : 258" />
       <p v-else-if="knob && !sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
@@ -66,13 +63,13 @@ const purpose = computed(() =>
         <h2 class="zone-head">{{ p.label }}, {{ p.unit }}</h2>
         <StripMark :scene="p" compact />
       </div>
-      <p v-if="inDrawer.length" class="mt-1 text-[15px] leading-snug" data-drawer>
-        <span class="text-secondary">Drawer</span>
+      <p v-if="inDrawer.length" class="text-[15px] leading-snug" data-drawer>
+        <span class="mr-2 text-secondary">Drawer</span>
         <span v-for="d in inDrawer" :key="d.thickness" class="mr-2 inline-block whitespace-nowrap"
           ><strong>{{ d.label }}</strong> × {{ d.count }}</span
         >
       </p>
-      <p class="mt-1 text-[15px] leading-snug text-secondary" data-given-brief>
+      <p class="text-[15px] leading-snug text-secondary" data-given-brief>
         {{ sheet.given_brief.join(" · ") }}
       </p>
     </section>

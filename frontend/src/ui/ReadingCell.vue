@@ -73,9 +73,9 @@ const shown = computed(() => {
     </button>
     <button
       v-else
-      :class="dense ? 'text-[20px]' : 'text-[28px]'"
+      :class="dense ? 'text-[20px]' : 'text-[27px]'"
       type="button"
-      class="flex-1 px-2 text-left leading-none font-[650]"
+      class="flex-1 px-1.5 text-left leading-none font-[650]"
       :aria-label="`${cell.label}: ${shown || 'not read'}`"
       @click="$emit('pick')"
     >

@@ -15,6 +15,7 @@ from bornek.core.phrases import Say
 from bornek.core.quantities import say_quantity
 from bornek.core.readings import Slip
 from bornek.core.scenes import Scene
+from bornek.core.settings.common import leftovers
 from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
 from bornek.core.settings.records import Context, Entry
 from bornek.core.settings.sifting import Sifted, sift
@@ -80,35 +81,47 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     target = outcome.target()
     proposal = _proposal(history, ctx, target) if odd is None else None
     say_now = next_say(kind, ctx, outcome, guide, history, proposal, odd)
-    blockers = list(outcome.sign_blockers)
-    if odd:
-        blockers.append("The last round is far from what was expected and nobody has said why.")
     judged = outcome.verdict
     if judged.code == "not_read" and ctx.round > 1:
         judged = Verdict("read_again")
     knobs = list(kind.knobs(ctx))
     known = not knobs or all(k.read or kind.state(ctx, k.key) is not None for k in knobs)
-    if not known:
-        blockers.append("What is in now has not been entered.")
     return Sheet(
         kind.id, kind.version, kind.title, ctx.unit, ctx.round, kind.cautions,
         _cells(guide, sifted, ctx), guide.next, guide.stop, guide.restart_at, outcome,
         judged, say_now.say, say_now.aside_head, say_now.aside, say_now.provisional,
         describe_move(history, proposal, say) if history and proposal else None, odd,
-        _scenes(outcome, history, proposal, ctx), tuple(blockers),
-        tuple(ctx.given.get("temporary") or ()), outcome.unverified,
+        _scenes(outcome, history, proposal, ctx), _blockers(outcome, guide, sifted, odd, known),
+        tuple(ctx.given.get("temporary") or ()), (*leftovers(ctx.given), *outcome.unverified),
         history.belief.response() if history and len(history.rounds) > 0 else None,
         slope(history) if history else None, known, _brief(kind, ctx, target),
     )  # fmt: skip
 
 
+def _blockers(
+    outcome: Outcome, guide: Guide, sifted: Sifted, odd: Surprise | None, known: bool
+) -> tuple[str, ...]:
+    """What must be done before the setting can be signed, the kind's own first."""
+    owed = [s.label for s in guide.slots if s.key not in sifted.counted and not s.optional]
+    found = [*outcome.sign_blockers, *(c.sentence for c in outcome.checks if c.action)]
+    if guide.stop:
+        found.append(guide.stop)
+    if owed:
+        found.append(f"Still to read: {', '.join(owed)}.")
+    if odd:
+        found.append("The last round is far from what was expected and nobody has said why.")
+    if not known:
+        found.append("What is in now has not been entered.")
+    return tuple(found)
+
+
 def _brief(kind: Setting, ctx: Context, target: Result | None) -> tuple[str, ...]:
-    """The window with its source, and what else is given, in short."""
+    """Where the window comes from, and what else is given, in short."""
     lines = list(kind.brief(ctx))
     if target is not None and target.window is not None:
         w = target.window
         source = ", ".join(x for x in (w.source, w.edition, w.basis) if x)
-        lines.insert(0, f"Window {w.words(speech(ctx))} {ctx.unit}: {source}")
+        lines.insert(0, source)
     if ctx.given.get("warmth") == "warm":
         lines.append("read warm: it will read otherwise when cold")
     return tuple(lines)

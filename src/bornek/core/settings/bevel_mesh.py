@@ -13,11 +13,10 @@ from typing import Any, Literal
 from bornek.core.errors import InputError
 from bornek.core.readings import budget, spread
 from bornek.core.scenes import Flank, Patch
-from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Check,
     Field,
-    Guide,
     JointPacks,
     Knob,
     Outcome,
@@ -26,7 +25,6 @@ from bornek.core.settings.kind import (
     Result,
     Setting,
     Slot,
-    first_open,
 )
 from bornek.core.settings.records import Context, Paint
 from bornek.core.settings.registry import register
@@ -85,7 +83,7 @@ class BevelMesh(Setting):
             Field("spiral_angle", "Spiral angle", "angle", default=0.0, lo=0, hi=50),
         ])  # fmt: skip
 
-    def _slots(self) -> tuple[Slot, ...]:
+    def slots(self, ctx: Context) -> tuple[Slot, ...]:
         lash = [
             Slot(f"lash.{n}", f"Backlash, tooth {n}", "Backlash", {"tooth": n}, "length", "travel",
                  posture="Pinion held. Rock the gear; read at the outer pitch circle, square to the tooth.",
@@ -99,31 +97,23 @@ class BevelMesh(Setting):
         ]  # fmt: skip
         return (*lash, *paint)
 
-    def guide(self, ctx: Context) -> Guide:
-        slots = self._slots()
-        return Guide(slots, first_open(slots, ctx.now()))
-
     def evaluate(self, ctx: Context) -> Outcome:
-        slots = self._slots()
+        slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
         checks = sift_checks(sifted, slots)
         results = [*self._lash(ctx, sifted), *self._pattern(sifted)]
         if not results:
-            return Outcome((), tuple(checks), NOT_READ, sign_blockers=("Nothing has been read in this round.",),
-                           unverified=leftovers(ctx.given))  # fmt: skip
+            return Outcome((), tuple(checks), NOT_READ)
         around = sifted.numbers(slots[:TEETH]).get("Backlash", [])
         if spread(around) > ctx.given["variation"]:
             checks.append(Check("variation", "warn", "The backlash varies around the gear: look for its runout, "
                                 "find the high spot and set at the tightest.", "reseat"))  # fmt: skip
-        owed = [s.label for s in slots if s.key not in sifted.counted]
-        blockers = [f"Still to read: {', '.join(owed)}."] if owed else []
         overall = worst([r.verdict for r in results if r.role == "target"])
         observed = {r.key: r.value for r in results if r.value is not None and r.key != "variation"}
-        return Outcome(tuple(results), tuple(checks), overall, "", tuple(blockers), self._flanks(sifted),
-                       leftovers(ctx.given), observed)  # fmt: skip
+        return Outcome(tuple(results), tuple(checks), overall, scenes=self._flanks(sifted), observed=observed)
 
     def _lash(self, ctx: Context, sifted: Sifted) -> list[Result]:
-        values = sifted.numbers(self._slots()[:TEETH]).get("Backlash", [])
+        values = sifted.numbers(self.slots(ctx)[:TEETH]).get("Backlash", [])
         if not values:
             return []
         window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])

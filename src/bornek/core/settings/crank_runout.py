@@ -15,8 +15,8 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.readings import resolution_u, spread
 from bornek.core.scenes import Circle, Ray
-from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
-from bornek.core.settings.kind import Check, Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
+from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift, sift_checks
@@ -63,7 +63,7 @@ class CrankRunout(Setting):
                   options=(("outboard", "outboard of the two supports"), ("between", "between the supports"))),
         ])  # fmt: skip
 
-    def _slots(self) -> tuple[Slot, ...]:
+    def slots(self, ctx: Context) -> tuple[Slot, ...]:
         return tuple(
             Slot(f"{end}.{k}", f"{label}, {360 * k // ANGLES}°", label, {"end": end, "angle": 360 * k // ANGLES},
                  "length", "size", posture="Angle 0 is the crankpin. Turn to the mark, let it rest, read.",
@@ -72,18 +72,13 @@ class CrankRunout(Setting):
             for k in range(ANGLES)
         )  # fmt: skip
 
-    def guide(self, ctx: Context) -> Guide:
-        slots = self._slots()
-        return Guide(slots, first_open(slots, ctx.now()))
-
     def evaluate(self, ctx: Context) -> Outcome:
-        slots = self._slots()
+        slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
         checks = sift_checks(sifted, slots)
         around = {end: self._around(sifted, end) for end, _ in ENDS}
         if any(len(r) < ANGLES for r in around.values()):
-            return Outcome((), tuple(checks), NOT_READ, sign_blockers=("Both ends need all their angles.",),
-                           unverified=leftovers(ctx.given))  # fmt: skip
+            return Outcome((), tuple(checks), NOT_READ)
         left, right = (first_harmonic(around[end]) for end in "LR")
         s, d = (left + right) / 2, (right - left) / 2
         results = [*self._limits(ctx, around, left, right), *self._vectors(ctx, s, d)]
@@ -93,7 +88,7 @@ class CrankRunout(Setting):
         if overall.code.startswith("out"):
             sentence = "Beyond the limit: the crank is sent out. No truing move is reckoned here."
         return Outcome(tuple(results), tuple(checks), overall, sentence, scenes=(self._circle(ctx, left, right),),
-                       unverified=(*leftovers(ctx.given), "The rods' straightness"))  # fmt: skip
+                       unverified=("The rods' straightness",))  # fmt: skip
 
     def _around(self, sifted: Sifted, end: str) -> list[float]:
         found = (sifted.counted.get(f"{end}.{k}") for k in range(ANGLES))

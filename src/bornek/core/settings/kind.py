@@ -231,7 +231,13 @@ class Setting(Calculation):
     """A quantity brought to its window in rounds by an adjuster."""
 
     @abstractmethod
-    def guide(self, ctx: Context) -> Guide: ...
+    def slots(self, ctx: Context) -> Sequence[Slot]:
+        """The stations of the present round; they may depend on what has been read."""
+
+    def guide(self, ctx: Context) -> Guide:
+        """The stations with the next one owed; a guarded sequence folds its log here instead."""
+        slots = tuple(self.slots(ctx))
+        return Guide(slots, first_open(slots, ctx.now()))
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return ()

@@ -13,11 +13,10 @@ from typing import Any
 
 from bornek.core.quantities import Speech, from_nm
 from bornek.core.readings import budget, coarse_gauge, show_budget, spread, travel_value
-from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Check,
     Field,
-    Guide,
     Knob,
     Outcome,
     Packs,
@@ -27,7 +26,6 @@ from bornek.core.settings.kind import (
     SlipHint,
     Slot,
     aim_in,
-    first_open,
     speech,
 )
 from bornek.core.settings.records import Confirm, Context
@@ -107,7 +105,7 @@ class ShimPackEndPlay(Setting):
             for rep in range(1, REPEATS + 1)
         ]  # fmt: skip
 
-    def guide(self, ctx: Context) -> Guide:
+    def slots(self, ctx: Context) -> Sequence[Slot]:
         slots = self._travel_slots(ctx)
         sifted = sift(slots, ctx.now())
         if self._zeros(sifted, ctx):
@@ -122,7 +120,7 @@ class ShimPackEndPlay(Setting):
                          posture="Turn steadily, not from a standstill. Read the drag while it turns, "
                          "seals included.", plausible=(0.01, 2000.0))
                 )  # fmt: skip
-        return Guide(tuple(slots), first_open(slots, ctx.now()))
+        return slots
 
     def _zeros(self, sifted: Sifted, ctx: Context) -> bool:
         numbers = [v for g in sifted.numbers(self._travel_slots(ctx)).values() for v in g]
@@ -130,7 +128,7 @@ class ShimPackEndPlay(Setting):
         return any(abs(v) <= limit for v in numbers)
 
     def evaluate(self, ctx: Context) -> Outcome:
-        slots = self.guide(ctx).slots
+        slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
         travel = self._travel_slots(ctx)
         groups = sifted.numbers(travel)
@@ -144,8 +142,7 @@ class ShimPackEndPlay(Setting):
         if not groups:
             empty = Result("end_play", "End play", "length", None, window, verdict=NOT_READ,
                            aim=aim_in(window, ctx.given.get("aim")))  # fmt: skip
-            return Outcome((empty,), tuple(checks), NOT_READ, unverified=leftovers(ctx.given),
-                           sign_blockers=("Nothing has been read in this round.",))  # fmt: skip
+            return Outcome((empty,), tuple(checks), NOT_READ)
         observed = travel_value(groups, gauge, SCATTER_PRIOR_MM)
         checks += self._spread_checks(groups, say)
         working = self._working(groups, ctx)
@@ -163,16 +160,10 @@ class ShimPackEndPlay(Setting):
         results = [target]
         if self.preload(ctx):
             results.append(self._drag(ctx, sifted))
-        owed = [s.label for s in slots if s.key not in sifted.counted and not s.optional]
-        blockers = [f"Still to read: {', '.join(owed)}."] if owed else []
-        blockers += [c.sentence for c in checks if c.action]
         overall = worst([r.verdict for r in results])
         if self.preload(ctx) and overall.code == "not_read":
             overall = Verdict("not_proven") if judged.code in ("in", "at_edge") else judged
-        return Outcome(
-            tuple(results), tuple(checks), overall, sign_blockers=tuple(blockers),
-            unverified=leftovers(ctx.given), observed={"end_play": observed},
-        )  # fmt: skip
+        return Outcome(tuple(results), tuple(checks), overall, observed={"end_play": observed})
 
     def _spread_checks(self, groups: Mapping[str, list[float]], say: Speech) -> list[Check]:
         found = [

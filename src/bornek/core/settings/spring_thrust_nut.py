@@ -12,7 +12,7 @@ from typing import Any
 
 from bornek.core.readings import travel_value
 from bornek.core.scenes import Ladder, Rung, Step, Steps
-from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Field,
     Guide,
@@ -84,7 +84,7 @@ class SpringThrustNut(Setting):
     def window(self, ctx: Context) -> Window:
         return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
 
-    def _slots(self) -> tuple[Slot, ...]:
+    def slots(self, ctx: Context) -> tuple[Slot, ...]:
         confirms = [
             Slot(key, label, "Sequence", {"step": key}, "count", "confirm", "confirm", posture)
             for key, label, posture in STEPS
@@ -98,7 +98,7 @@ class SpringThrustNut(Setting):
 
     def guide(self, ctx: Context) -> Guide:
         """Folds what was confirmed, in the order written, into what may come next."""
-        slots = self._slots()
+        slots = self.slots(ctx)
         order = [s.key for s in slots]
         done: list[str] = []
         stop, restart = "", None
@@ -135,9 +135,7 @@ class SpringThrustNut(Setting):
         aim = aim_in(window, ctx.given.get("aim"))
         if guide.stop or not groups:
             empty = Result("end_play", "End play", "length", None, window, verdict=NOT_READ, aim=aim)
-            why = guide.stop or "Nothing has been read in this round."
-            return Outcome((empty,), checks, NOT_READ, sign_blockers=(why,), scenes=scenes,
-                           unverified=leftovers(ctx.given))  # fmt: skip
+            return Outcome((empty,), checks, NOT_READ, scenes=scenes)
         value = travel_value(groups, ctx.find_gauge(), SCATTER_PRIOR_MM)
         judged = verdict(value, window)
         sentence = ""
@@ -152,10 +150,7 @@ class SpringThrustNut(Setting):
         result = Result("end_play", "End play", "length", value, window, "target",
                         Working(lines, source_lines(window)), judged, aim,
                         tuple(v for g in groups.values() for v in g))  # fmt: skip
-        owed = (f"Still to do: {guide.next}.",) if guide.next else ()
-        return Outcome(
-            (result,), checks, judged, sentence, owed, scenes, leftovers(ctx.given), {"end_play": value}
-        )
+        return Outcome((result,), checks, judged, sentence, scenes=scenes, observed={"end_play": value})
 
     def _steps(self, guide: Guide, ctx: Context) -> Steps:
         filled = {e.slot for e in ctx.now()}

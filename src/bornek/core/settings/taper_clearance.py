@@ -11,18 +11,16 @@ from dataclasses import dataclass
 from typing import Any
 
 from bornek.core.errors import RangeError
-from bornek.core.settings.common import given_window, leftovers, whole_form
+from bornek.core.settings.common import given_window, whole_form
 from bornek.core.settings.kind import (
     Check,
     Continuous,
     Field,
-    Guide,
     Knob,
     Outcome,
     Result,
     Setting,
     Slot,
-    first_open,
     speech,
 )
 from bornek.core.settings.records import Between, Context
@@ -125,7 +123,7 @@ class TaperClearance(Setting):
             row_for(RIC, bore), row_for(DRIVE, bore), str(ctx.given["group"]), int(ctx.given["taper"])
         )
 
-    def _slots(self, ctx: Context) -> list[Slot]:
+    def slots(self, ctx: Context) -> list[Slot]:
         where = "top" if ctx.given["posture"] == "supported" else "bottom"
         when = "unmounted" if ctx.round == 1 else "mounted"
         return [
@@ -137,14 +135,10 @@ class TaperClearance(Setting):
             for p in POSITIONS
         ]  # fmt: skip
 
-    def guide(self, ctx: Context) -> Guide:
-        slots = self._slots(ctx)
-        return Guide(tuple(slots), first_open(slots, ctx.now()))
-
     def _brackets(self, ctx: Context) -> dict[str, list[Between]]:
         found: dict[str, list[Between]] = {}
-        counted = sift(self._slots(ctx), ctx.now()).counted
-        for slot in self._slots(ctx):
+        counted = sift(self.slots(ctx), ctx.now()).counted
+        for slot in self.slots(ctx):
             entry = counted.get(slot.key)
             if entry is not None and isinstance(entry.raw, Between):
                 found.setdefault(slot.group, []).append(entry.raw)
@@ -158,27 +152,22 @@ class TaperClearance(Setting):
         return Interval(sum(b.lo for b in blades) / len(blades), sum(b.hi for b in blades) / len(blades))
 
     def evaluate(self, ctx: Context) -> Outcome:
-        limits, slots = self._limits(ctx), self._slots(ctx)
+        limits, slots = self._limits(ctx), self.slots(ctx)
         sifted = sift(slots, ctx.now())
         checks = [*sift_checks(sifted, slots), *self._tilt(ctx)]
         now, before = self._clearance(ctx), self._clearance(ctx.at(1))
         if now is None or before is None:
-            return Outcome((), tuple(checks), NOT_READ, sign_blockers=("Nothing has been read in this round.",),
-                           unverified=leftovers(ctx.given))  # fmt: skip
+            return Outcome((), tuple(checks), NOT_READ)
         unmounted = self._unmounted(before, limits)
         checks += self._group_check(ctx, before, limits)
-        owed = [s.label for s in slots if s.key not in sifted.counted]
-        blockers = [f"Still to read: {', '.join(owed)}."] if owed else []
         if ctx.round == 1:
             drive = " to ".join(f"{x:.2f}" for x in self._drive(ctx, limits))
             return Outcome((unmounted,), tuple(checks), Verdict("not_proven"),
                            f"Drive it up {drive} mm from where the ring first seats, then read again.",
-                           ("It has not been driven up yet.", *blockers), unverified=leftovers(ctx.given))  # fmt: skip
+                           ("It has not been driven up yet.",))  # fmt: skip
         results = self._after(ctx, before, now, limits)
         overall = worst([r.verdict for r in results if r.role == "target"])
-        blockers += [c.sentence for c in checks if c.action]
-        return Outcome((*results, unmounted), tuple(checks), overall, self._say(results, overall), tuple(blockers),
-                       unverified=leftovers(ctx.given))  # fmt: skip
+        return Outcome((*results, unmounted), tuple(checks), overall, self._say(results, overall))
 
     def _drive(self, ctx: Context, limits: _Limits) -> tuple[float, float]:
         """Axial drive-up for the end of the reduction window that the school aims at."""

@@ -15,12 +15,11 @@ from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, budget, show_budget, spread
 from bornek.core.scenes import Table
-from bornek.core.settings.common import given_window, leftovers, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Check,
     Continuous,
     Field,
-    Guide,
     Knob,
     Outcome,
     Response,
@@ -29,7 +28,6 @@ from bornek.core.settings.kind import (
     SlipHint,
     Slot,
     aim_in,
-    first_open,
     speech,
 )
 from bornek.core.settings.records import Context, State
@@ -120,7 +118,7 @@ class TwoRowBench(Setting):
                              field="arrangement", next_step="Use the bearing maker's own method.")  # fmt: skip
         return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
 
-    def _slots(self, ctx: Context) -> list[Slot]:
+    def slots(self, ctx: Context) -> list[Slot]:
         """Round 1 reads all four sets; after a move the spacer alone is owed."""
         owed = SETS if ctx.round == 1 else SETS[3:]
         return [
@@ -130,16 +128,12 @@ class TwoRowBench(Setting):
             for station in STATIONS
         ]  # fmt: skip
 
-    def guide(self, ctx: Context) -> Guide:
-        slots = self._slots(ctx)
-        return Guide(tuple(slots), first_open(slots, ctx.now()))
-
     def _sets(self, ctx: Context) -> dict[str, list[float]]:
         """Sizes per set corrected to 20 °C, the newest round that has them."""
         found: dict[str, list[float]] = {}
         for number in range(1, ctx.round + 1):
             then = ctx.at(number)
-            slots = self._slots(then)
+            slots = self.slots(then)
             sifted = sift(slots, then.now())
             for key in "ABWS":
                 mine = [s for s in slots if s.key.startswith(key)]
@@ -154,28 +148,22 @@ class TwoRowBench(Setting):
         return size_mm + size_correction_mm(size_mm, part, gauge)
 
     def evaluate(self, ctx: Context) -> Outcome:
-        slots, window, gauge = self._slots(ctx), self.window(ctx), ctx.find_gauge()
+        slots, window, gauge = self.slots(ctx), self.window(ctx), ctx.find_gauge()
         sifted = sift(slots, ctx.now())
         sets = self._sets(ctx)
         checks = [*sift_checks(sifted, slots), *self._seating(ctx, sets)]
         scenes = (self._table(ctx, sets),) if sets else ()
         aim = aim_in(window, ctx.given.get("aim"))
-        owed = [s.label for s in slots if s.key not in sifted.counted]
-        blockers = ([f"Still to read: {', '.join(owed)}."] if owed else []) + [
-            c.sentence for c in checks if c.action
-        ]
         if set(sets) != set("ABWS"):
             empty = Result("bench", "Bench setting", "length", None, window, verdict=NOT_READ, aim=aim)
-            return Outcome((empty,), tuple(checks), NOT_READ, scenes=scenes, sign_blockers=tuple(blockers),
-                           unverified=leftovers(ctx.given))  # fmt: skip
+            return Outcome((empty,), tuple(checks), NOT_READ, scenes=scenes)
         parts = {k: budget({k: v}, gauge, "size", SCATTER_PRIOR_MM) for k, v in sets.items()}
         value = self._value(parts, gauge)
         working = self._working(ctx, sets, parts, value, gauge).sourced(*source_lines(window))
         judged = verdict(value, window)
         results = [Result("bench", "Bench setting", "length", value, window, "target", working, judged, aim)]
         results += self._mounted(ctx, value)
-        return Outcome(tuple(results), tuple(checks), judged, sign_blockers=tuple(blockers), scenes=scenes,
-                       unverified=leftovers(ctx.given), observed={"bench": value})  # fmt: skip
+        return Outcome(tuple(results), tuple(checks), judged, scenes=scenes, observed={"bench": value})
 
     def _value(self, parts: Mapping[str, Budget], gauge: Gauge) -> Normal:
         """Four sizes by one gauge: its calibration counts once, the rest in squares."""
