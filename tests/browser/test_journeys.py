@@ -156,6 +156,39 @@ def test_a_preload_says_that_an_indicator_cannot_see_it(bench: Page) -> None:
     expect(bench.locator("[data-working]")).to_contain_text("Play less shims")
 
 
+def test_a_preload_from_play_to_its_proof_by_drag(bench: Page) -> None:
+    open_setting(bench, "w17.input-preload")
+    bench.keyboard.press("Enter")
+    bench.keyboard.press("Enter")
+    bench.locator("[data-type-plates]").fill("0.50 + 0.20")
+    bench.locator("[data-type-plates]").press("Enter")
+    bench.locator("[data-done]").click()
+    type_readings(bench, "0.14", "0.145", "0.14", "0.14", "0.14", "0.135")
+    say(bench).to_contain_text("Take out the 0.20. Expect 0.060 tight")  # type: ignore[attr-defined]
+    bench.keyboard.press("m")
+    bench.locator("[data-done]").click()
+    say(bench).to_contain_text("Read the end play")  # type: ignore[attr-defined]
+    type_readings(bench, "0", "0", "0", "0", "0", "0")
+    say(bench).to_contain_text("Prove that it is alive")  # type: ignore[attr-defined]
+    bench.keyboard.press("Enter")
+    expect(bench.locator('[data-slot="needle"]')).to_have_attribute("data-status", "taken")
+    expect(bench.locator("body")).to_contain_text("An indicator cannot see preload")
+    expect(bench.locator("[data-verdict]").first).not_to_have_text(re.compile("^not proven", re.I))
+    type_readings(bench, "1.7 N·m")
+    say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
+
+
+def test_two_readings_for_one_station_are_both_kept_until_one_is_struck(bench: Page, address: str) -> None:
+    open_setting(bench, "w17.output-end-play")
+    for n, who in enumerate(("oda", "jun")):
+        body = {"id": f"twice-{n}", "slot": "travel.mark_down.2", "text": f"0.14{n}"}
+        url = f"{address}/api/settings/w17.output-end-play/entries"
+        assert bench.request.post(url, data=body, headers={"X-Mechanic": who}).status == 201
+    expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "contested")
+    bench.get_by_role("button", name="Strike 0.141 (Jun Havers)").click()
+    expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_contain_text("0.140")
+
+
 def test_given_shows_each_fields_own_problem_and_loses_nothing(bench: Page) -> None:
     open_setting(bench, "p22.thrust-end-play")
     bench.keyboard.press("g")

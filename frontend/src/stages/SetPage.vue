@@ -77,7 +77,7 @@ const onKey = useSetKeys(typed, {
     />
     <SayLine
       :say="preview ? preview.option.say.concat([{ text: preview.option.expect, move: false }]) : sheet.say"
-      :eyebrow="preview ? 'Your own move' : eyebrow"
+      :eyebrow="eyebrow"
       :provisional="sheet.provisional"
       :head="signed ? `Signed by ${signed.by}: ${signed.verdict.replace('_', ' ')}` : sheet.aside_head"
       :aside="sheet.aside"

@@ -38,6 +38,10 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   const taken = computed(() => sheet.value?.cells.filter((c) => c.status === "taken").length ?? 0);
   const eyebrow = computed(() => {
     if (!sheet.value) return "";
+    if (preview.value) {
+      const proposed = preview.value.option.label === sheet.value.move?.best?.label;
+      return proposed ? "The proposed move" : "Your own move";
+    }
     return taken.value ? `Next move, on ${taken.value} of ${sheet.value.cells.length} readings` : "Next move";
   });
   const working = computed(() => ["move", "recount", "sign"].includes(panel.value));

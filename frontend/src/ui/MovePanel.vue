@@ -108,7 +108,7 @@ const heading = computed(
       {{ told.option.expect }} {{ told.option.why }}.
     </p>
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
-    <div class="flex flex-wrap items-center gap-3">
+    <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 border-row bg-surface py-2">
       <label class="flex min-w-[200px] flex-1 items-center gap-3"
         ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
       /></label>

@@ -69,7 +69,7 @@ function addTyped() {
         data-type-plates
         @keydown.enter.prevent="addTyped"
       />
-      <button type="button" class="control" @click="addTyped">Put in</button>
+      <button type="button" class="control whitespace-nowrap" @click="addTyped">Put in</button>
     </label>
   </div>
 </template>

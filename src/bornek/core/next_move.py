@@ -197,7 +197,11 @@ def _owed(guide: Guide, ctx: Context) -> str:
     some = any(s.group == first.group and s.key in filled for s in guide.slots)
     count = _COUNT[n] if n < len(_COUNT) else str(n)
     noun = "reading" if n == 1 else "readings"
-    return f"{count.capitalize()}{' more' if some else ''} {noun}, {first.group.lower()}."
+    return f"{count.capitalize()}{' more' if some else ''} {noun}, {_lower_first(first.group)}."
+
+
+def _lower_first(words: str) -> str:
+    return words[:1].lower() + words[1:]
 
 
 def _posture(guide: Guide) -> str:
