@@ -6,10 +6,11 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
+from urllib.parse import urlsplit
 
 from flask import Flask, Response, jsonify, request, send_from_directory
 from flask_smorest import Api
-from werkzeug.exceptions import NotFound
+from werkzeug.exceptions import Forbidden, NotFound
 
 from bornek import __version__
 from bornek.store.database import Database
@@ -49,9 +50,21 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
     for routes in (shop_routes, job_routes, setting_routes, kind_routes):
         api.register_blueprint(routes.blp)
     register_problems(app)
+    app.before_request(_same_origin)
     _serve_page(app, page)
     app.after_request(_headers)
     return app
+
+
+def _same_origin() -> None:
+    """Without accounts, another page in the same browser must not be able to write here."""
+    origin = request.headers.get("Origin")
+    if (
+        origin
+        and request.method not in ("GET", "HEAD", "OPTIONS")
+        and urlsplit(origin).netloc != request.host
+    ):
+        raise Forbidden("This request came from another page.")
 
 
 def _serve_page(app: Flask, page: Path) -> None:

@@ -52,3 +52,11 @@ def test_broken_json_is_a_clear_400(pump: Bench) -> None:
     answer = pump.client.post(f"{pump.url}/entries", data="{", content_type="application/json")
     assert answer.status_code == 400
     assert answer.get_json()["code"] == "http_400"
+
+
+def test_another_page_in_the_browser_cannot_write(pump: Bench) -> None:
+    body = {"id": "x", "slot": "travel.mark_up.1", "text": "0.3"}
+    headers = {"X-Mechanic": "marl", "Origin": "http://elsewhere.example"}
+    assert pump.client.post(f"{pump.url}/entries", json=body, headers=headers).status_code == 403
+    headers["Origin"] = "http://localhost"
+    assert pump.client.post(f"{pump.url}/entries", json=body, headers=headers).status_code == 201

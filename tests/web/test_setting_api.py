@@ -148,6 +148,14 @@ def test_a_move_after_signing_shows_signed_then_disturbed(client: FlaskClient) -
     assert (summary["signed"], summary["disturbed"]) == (False, True)
 
 
+def test_changing_what_is_given_after_signing_disturbs_it(client: FlaskClient) -> None:
+    done = Bench(client, "w11.output-end-play", "jun")
+    view = done.view()
+    typed = {f["key"]: f["typed"] for f in view["given"]["fields"] if f["typed"] is not None}
+    view = done.written("given", {"given": typed | {"greatest": "0.09"}, "seen": view["version"]})
+    assert view["signature"]["disturbed"]
+
+
 def test_a_signed_record_is_read_from_its_snapshot(client: FlaskClient) -> None:
     done = Bench(client, "w11.output-end-play", "jun")
     before = client.get("/api/jobs/w11/record").get_json()["settings"][0]

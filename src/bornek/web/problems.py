@@ -29,6 +29,7 @@ STATUS: dict[type[BornekError], int] = {
 }
 HTTP_NEXT = {
     400: "Check what was sent.",
+    403: "Open Bornek itself and do it there.",
     404: "Check the address.",
     405: "Use one of the methods that this address allows.",
     413: "Send a smaller file.",

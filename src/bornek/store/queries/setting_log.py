@@ -43,10 +43,10 @@ class SettingLog:
 
     @property
     def disturbed(self) -> bool:
-        """Signed, and a round was opened since."""
+        """Signed, and since then a round was opened or what is given was changed."""
         last = self.rounds[-1]
         opened = next((a.seq for a in self.acts if a.id == last.act_id), 0)
-        return self.signature is not None and opened > self.signature.seq
+        return self.signature is not None and max(opened, self.given.seq) > self.signature.seq
 
     def live_entries(self) -> list[t.Entry]:
         """Entries that nothing supersedes and that do not strike."""
