@@ -32,13 +32,14 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
+    ("receive", "/receive", (1280, 800), "light", ()),
     ("gauges", "/gauges", (1280, 800), "light", ()),
 )
 
 
 def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...]) -> None:
     page.goto(address + path)
-    page.locator("[data-say], [data-record-setting], table").first.wait_for()
+    page.locator("[data-say], [data-record-setting], table, form").first.wait_for()
     page.evaluate("document.fonts.ready")
     for key in keys:
         page.keyboard.press(key)

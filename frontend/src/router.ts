@@ -6,6 +6,7 @@ export const router = createRouter({
   routes: [
     { path: "/", component: BoardPage },
     { path: "/drawer", component: () => import("./shop/DrawerPage.vue") },
+    { path: "/receive", component: () => import("./shop/ReceivePage.vue") },
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     { path: "/jobs/:job", component: () => import("./stages/JobPage.vue"), props: true },
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/SetPage.vue"), props: true },

@@ -258,3 +258,15 @@ def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, ad
     bench.locator("input[name=division]").fill("0.001")
     bench.get_by_role("button", name="Write the card").click()
     expect(bench.locator("table")).to_contain_text("Lever 5")
+
+
+def test_a_unit_is_received_at_the_door(bench: Page, address: str) -> None:
+    bench.get_by_role("link", name="Receive").click()
+    bench.locator("select[name=revision]").select_option("drain-pump.1")
+    for name, text in (("tag", "W-17"), ("serial", "DP2-200"), ("name", "Second Lock drain pump")):
+        bench.locator(f"input[name={name}]").fill(text)
+    bench.get_by_role("button", name="Open the job").click()
+    expect(bench.get_by_role("alert")).to_contain_text("Tag W-17 hangs on Ferry Wickerel ramp winch")
+    bench.locator("input[name=tag]").fill("P-30")
+    bench.get_by_role("button", name="Open the job").click()
+    expect(bench.locator("[data-setting]")).to_contain_text("Thrust bearing end play")

@@ -9,13 +9,13 @@ import pytest
 from playwright.sync_api import Page, expect
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
-VIEWS = ["/", "/drawer", "/gauges", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
+VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
          "/jobs/p22/set/p22.thrust-end-play", "/jobs/w11/record"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:
     page.goto(address + path)
-    expect(page.locator("[data-say], [data-record-setting], table, .say").first).to_be_visible()
+    expect(page.locator("[data-say], [data-record-setting], table, .say, form").first).to_be_visible()
 
 
 @pytest.mark.parametrize("path", VIEWS)

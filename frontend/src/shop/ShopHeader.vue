@@ -8,6 +8,7 @@ const links: [string, string][] = [
   ["/", "Board"],
   ["/drawer", "Shim drawer"],
   ["/gauges", "Gauges"],
+  ["/receive", "Receive"],
 ];
 </script>
 

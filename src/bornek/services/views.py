@@ -159,6 +159,16 @@ class BoardView:
 
 
 @dataclass(frozen=True)
+class UnitTypeView:
+    """The newest revision of a unit type; `id` is the revision's."""
+
+    id: str
+    name: str
+    number: int
+    settings: list[str]
+
+
+@dataclass(frozen=True)
 class MechanicView:
     id: str
     name: str

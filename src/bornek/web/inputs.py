@@ -74,6 +74,20 @@ class ExpectIn(Schema):
     state = fields.Raw(required=True, allow_none=False)
 
 
+class JobIn(Schema):
+    """A unit comes in: its type, its identity, what is wrong with it."""
+
+    id = fields.String(required=True, validate=[ID, validate.Length(max=40)])
+    revision = fields.String(required=True, validate=validate.Length(1, 60))
+    tag = fields.String(required=True, validate=validate.Length(1, 12))
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    serial = fields.String(required=True, validate=validate.Length(1, 60))
+    complaint = _words()
+    length_unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
+    bench = _words(60)
+    waits_for = _words(120)
+
+
 class CountIn(Schema):
     id = _id()
     form = fields.String(required=True, validate=validate.Length(1, 60))

@@ -11,10 +11,12 @@ from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.services.exchange import export_job, import_job
+from bornek.services.receive_unit import receive_unit
 from bornek.services.view_board import view_job
 from bornek.services.view_record import view_record
 from bornek.services.views import JobView, RecordView
-from bornek.web.documents import PROBLEM_REF, shows
+from bornek.web.documents import PROBLEM_REF, shows, writes
+from bornek.web.inputs import JobIn
 from bornek.web.wire import wire
 
 blp = Blueprint("jobs", __name__, url_prefix="/api/jobs", description="Jobs and their records")
@@ -30,6 +32,12 @@ def _file(data: bytes | str, mime: str, name: str) -> Response:
 def _record(job_id: str) -> dict[str, Any]:
     with wire().sessions.reading() as session:
         return view_record(session, job_id, wire().clock().date())
+
+
+@blp.post("")
+@writes(blp, JobIn, JobView)
+def receive(sent: dict[str, Any]) -> Response:
+    return wire().write(receive_unit, sent)
 
 
 @blp.get("/<job_id>")

@@ -10,8 +10,9 @@ from flask_smorest import Blueprint
 from bornek.services.drawer import count_shims, view_drawer
 from bornek.services.gauges import register_gauge, view_gauges
 from bornek.services.names import list_mechanics
+from bornek.services.receive_unit import list_unit_types
 from bornek.services.view_board import view_board
-from bornek.services.views import BoardView, GaugeView, LotView, MechanicView
+from bornek.services.views import BoardView, GaugeView, LotView, MechanicView, UnitTypeView
 from bornek.web.documents import shows, writes
 from bornek.web.inputs import CountIn, GaugeIn
 from bornek.web.wire import wire
@@ -29,6 +30,12 @@ def board() -> Response:
 @shows(blp, list[MechanicView])
 def mechanics() -> Response:
     return wire().read(list_mechanics)
+
+
+@blp.get("/unit-types")
+@shows(blp, list[UnitTypeView])
+def unit_types() -> Response:
+    return wire().read(list_unit_types)
 
 
 @blp.get("/drawer")
