@@ -28,7 +28,7 @@ def run(job: tuple[Family, int, int, int, float, str]) -> list[Game]:
 def main() -> None:
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--cases", type=int, default=2000)
-    parser.add_argument("--seeds", type=int, nargs="+", default=[2026])
+    parser.add_argument("--seeds", type=int, nargs="+", default=[2026, 7001])
     args = parser.parse_args()
     step = 250
     with ProcessPoolExecutor(os.cpu_count()) as pool:

@@ -85,7 +85,7 @@ class Bench:
 
     def with_entry(self, row: t.Entry) -> Bench:
         """The same bench after one more entry, without reading it all again."""
-        log = replace(self.log, entries=[*self.log.entries, row])
+        log = self.log.with_entry(row)
         ctx = replace(self.ctx, entries=_entries(log, self.names), signed=False)
         return replace(self, log=log, ctx=ctx)
 
@@ -125,7 +125,7 @@ def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
     return tuple(
         Entry(e.id, e.slot, unpack_raw(e.raw), numbers[e.round_id], e.gauge_id or "", e.as_typed,
               e.confirmed, names.get(e.mechanic_id, ""), e.seq)
-        for e in log.live_entries()
+        for e in log.entries
     )  # fmt: skip
 
 

@@ -59,7 +59,7 @@ def _superseded(bench: Bench, sent: dict[str, Any]) -> t.Entry | None:
     wanted = sent.get("supersedes")
     if not wanted:
         return None
-    old = next((e for e in bench.log.live_entries() if e.id == wanted), None)
+    old = next((e for e in bench.log.entries if e.id == wanted), None)
     if old is None:
         raise NotFound("The reading to correct is not there, or was corrected already.",
                        field="supersedes", next_step="Look at the cell again.")  # fmt: skip

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import date
 from typing import Any
 
@@ -18,6 +19,7 @@ from bornek.services.view_setting import view_signature
 from bornek.services.views import RecordAct, RecordEntry, RecordSetting, RecordView
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit, settings_of
+from bornek.store.queries.setting_log import all_entries
 
 ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "recount": "Recounted"}
 
@@ -26,7 +28,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     job, _ = job_with_unit(session, job_id)
     benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
     record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
-                        [_setting(b) for b in benches])  # fmt: skip
+                        [_setting(b, all_entries(session, b.log.setting.id)) for b in benches])  # fmt: skip
     view: dict[str, Any] = dump(record)
     for shown, bench in zip(view["settings"], benches, strict=True):
         if bench.log.signature is not None:
@@ -34,7 +36,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     return view
 
 
-def _setting(bench: Bench) -> RecordSetting:
+def _setting(bench: Bench, entries: Sequence[t.Entry]) -> RecordSetting:
     log, say = bench.log, Speech(bench.ctx.unit)
     first = bench.kind.evaluate(bench.ctx.at(1)).target()
     last = bench.kind.evaluate(bench.ctx).target()
@@ -45,7 +47,7 @@ def _setting(bench: Bench) -> RecordSetting:
         log.setting.id, log.setting.label, log.place.label,
         _stand(value_label(first.value if first else None, say), found, say),
         _stand(value_label(last.value if last else None, say), left, say), bench.sheet(),
-        _entries(bench), [_act(a, bench) for a in log.acts],
+        _entries(bench, entries), [_act(a, bench) for a in log.acts],
         [f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
         view_signature(bench), log.signature.sha256 if log.signature else "",
     )  # fmt: skip
@@ -61,13 +63,13 @@ def _stand(value: str, states: list[State | None], say: Speech) -> str:
     return "; ".join([value, *packs])
 
 
-def _entries(bench: Bench) -> list[RecordEntry]:
+def _entries(bench: Bench, entries: Sequence[t.Entry]) -> list[RecordEntry]:
     log = bench.log
     numbers = {r.id: r.number for r in log.rounds}
-    corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in log.entries if e.supersedes}
+    corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in entries if e.supersedes}
     labels = {s.key: s for n in numbers.values() for s in bench.kind.guide(bench.ctx.at(n)).slots}
     rows = []
-    for e in log.entries:
+    for e in entries:
         raw = unpack_raw(e.raw)
         number = getattr(raw, "value", None)
         slot = labels.get(e.slot)

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
-from sqlalchemy import BindParameter, bindparam, select
-from sqlalchemy.orm import Session
+from sqlalchemy import BindParameter, bindparam, exists, func, select
+from sqlalchemy.orm import Session, aliased
 
 from bornek.core.errors import NotFound
 from bornek.store import tables as t
@@ -14,7 +14,8 @@ from bornek.store import tables as t
 
 @dataclass(frozen=True)
 class SettingLog:
-    """`act_rounds` gives the round of this setting that each act belongs to."""
+    """`entries` are the live ones: nothing supersedes them and they strike nothing. `last_reading` is
+    the last seq of any. `act_rounds` gives the round of this setting that each act belongs to."""
 
     setting: t.Setting
     job: t.Job
@@ -23,6 +24,7 @@ class SettingLog:
     given: t.GivenRevision
     rounds: Sequence[t.Round]
     entries: Sequence[t.Entry]
+    last_reading: int
     acts: Sequence[t.Act]
     knobs: Mapping[str, Sequence[t.ActKnob]]
     act_rounds: Mapping[str, int]
@@ -33,7 +35,7 @@ class SettingLog:
     @property
     def version(self) -> int:
         """The last seq of anything that touches this setting."""
-        seqs = [self.given.seq, *(e.seq for e in self.entries), *(a.seq for a in self.acts)]
+        seqs = [self.given.seq, self.last_reading, *(a.seq for a in self.acts)]
         seqs += [x.seq for x in self.explanations]
         return max([*seqs, self.signature.seq if self.signature else 0])
 
@@ -48,10 +50,10 @@ class SettingLog:
         opened = next((a.seq for a in self.acts if a.id == last.act_id), 0)
         return self.signature is not None and max(opened, self.given.seq) > self.signature.seq
 
-    def live_entries(self) -> list[t.Entry]:
-        """Entries that nothing supersedes and that do not strike."""
-        gone = {e.supersedes for e in self.entries if e.supersedes}
-        return [e for e in self.entries if e.id not in gone and not e.void]
+    def with_entry(self, row: t.Entry) -> SettingLog:
+        """The log after one more entry."""
+        left = [e for e in self.entries if e.id != row.supersedes]
+        return replace(self, entries=left if row.void else [*left, row], last_reading=row.seq)
 
 
 _ID: BindParameter[str] = bindparam("setting_id")
@@ -64,7 +66,10 @@ _HEAD = (
     .where(t.Setting.id == _ID)
 )
 _ROUNDS = select(t.Round).where(t.Round.setting_id == _ID).order_by(t.Round.number)
+_later = aliased(t.Entry)
 _ENTRIES = select(t.Entry).where(t.Entry.setting_id == _ID).order_by(t.Entry.seq)
+_LIVE = _ENTRIES.where(~t.Entry.void, ~exists().where(_later.supersedes == t.Entry.id))
+_LAST_READING = select(func.coalesce(func.max(t.Entry.seq), 0)).where(t.Entry.setting_id == _ID)
 _ACTS = (
     select(t.Act)
     .where(
@@ -103,7 +108,7 @@ def setting_log(session: Session, setting_id: str) -> SettingLog:
         knobs.setdefault(knob.act_id, []).append(knob)
     return SettingLog(
         setting, job, unit, place, session.scalars(_GIVEN, this).one(), rounds,
-        session.scalars(_ENTRIES, this).all(), acts, knobs, _act_rounds(rounds, acts),
+        session.scalars(_LIVE, this).all(), session.scalars(_LAST_READING, this).one(), acts, knobs, _act_rounds(rounds, acts),
         {p.act_id: p for p in session.scalars(_PROPOSALS, this)},
         session.scalars(_EXPLANATIONS, this).all(), session.scalars(_SIGNATURE, this).one_or_none(),
     )  # fmt: skip
@@ -117,3 +122,8 @@ def _act_rounds(rounds: Sequence[t.Round], acts: Sequence[t.Act]) -> dict[str, i
         now = opened.get(act.id, now)
         found[act.id] = now
     return found
+
+
+def all_entries(session: Session, setting_id: str) -> Sequence[t.Entry]:
+    """Every entry of a setting, corrected and struck ones too, for its record."""
+    return session.scalars(_ENTRIES, {"setting_id": setting_id}).all()
