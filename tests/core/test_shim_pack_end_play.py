@@ -149,6 +149,15 @@ def test_found_far_from_expected_is_held_out_with_its_implied_removal() -> None:
     assert any("nobody has said why" in b for b in sheet["sign_blockers"])
 
 
+def test_a_round_half_read_is_not_yet_a_surprise_and_gets_no_move() -> None:
+    data = second_round(play(), [0.5, 0.25], "0.19")
+    data["entries"] = data["entries"][:-4]
+    sheet = compute(KIND, data)
+    assert sheet["surprise"] is None
+    assert sheet["move"] is None
+    assert said(sheet) == "One more reading, mark up."
+
+
 def test_a_recount_that_explains_it_sets_the_belief_right() -> None:
     data = second_round(play(), [0.5, 0.25], "0.19")
     data["acts"].append({"round": 2, "kind": "recount", "states": {"pack": [0.5, 0.25, 0.1]}})

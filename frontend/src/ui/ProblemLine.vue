@@ -34,7 +34,11 @@ const mine = computed(() =>
 </script>
 
 <template>
-  <section role="alert" class="border-t-4 border-danger bg-surface px-5 py-3" data-problem>
+  <section
+    role="alert"
+    class="sticky bottom-0 z-2 border-t-4 border-danger bg-surface px-5 py-3"
+    data-problem
+  >
     <p class="text-[19px] font-bold text-danger">{{ problem.message }}</p>
     <p class="text-[16px]">{{ problem.next_step }}</p>
     <div v-if="problem.code === 'stale'" class="mt-2 grid gap-4 md:grid-cols-2">

@@ -80,6 +80,8 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     odd = surprise(kind, ctx, history) if history else None
     target = outcome.target()
     proposal = _proposal(history, ctx, target) if odd is None else None
+    if guide.next is not None:
+        odd = None  # a round half read is not yet a surprise; nor is a move advised on it
     say_now = next_say(kind, ctx, outcome, guide, history, proposal, odd)
     judged = outcome.verdict
     if judged.code == "not_read" and ctx.round > 1:
