@@ -9,7 +9,9 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
+from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
+from sqlalchemy.orm.exc import FlushError
 
 from bornek.core.errors import InputError, KeyReused
 from bornek.store import tables as t
@@ -41,7 +43,7 @@ def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str,
     Raises KeyReused when the key comes back with another request.
     """
     if not key:
-        return work()
+        return _fitting(desk, work)
     if len(key) > 100:
         raise InputError("An idempotency key has at most 100 characters.", field="Idempotency-Key")
     sha = digest(request)
@@ -51,7 +53,21 @@ def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str,
             raise KeyReused("This idempotency key was used for another request.",
                             field="Idempotency-Key", next_step="Make a new key for a new request.")  # fmt: skip
         return kept.answer
-    answer = work()
+    answer = _fitting(desk, work)
     desk.session.add(t.Idempotency(key=key, request_sha256=sha, answer=answer, at=desk.now))
     desk.session.flush()
+    return answer
+
+
+def _fitting(desk: Desk, work: Callable[[], dict[str, Any]]) -> dict[str, Any]:
+    """The work done; what the database will not take (an id used twice) as a clear refusal."""
+    try:
+        answer = work()
+        desk.session.flush()
+    except (IntegrityError, FlushError) as error:
+        raise InputError(
+            "This id is used already, or points at something that is not there.",
+            field="id",
+            next_step="Make a new id; to send the same thing again use its idempotency key.",
+        ) from error
     return answer
