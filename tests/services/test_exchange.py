@@ -1,0 +1,123 @@
+"""The exchange file: whole, steady, and not to be fooled."""
+
+import json
+import zipfile
+from io import BytesIO
+from typing import Any
+
+import pytest
+from flask.testing import FlaskClient
+
+from bornek.app import create_app
+from bornek.services.desk import digest
+from bornek.services.exchange import EDITION, FORMAT, ORDER
+from bornek.store.base import Base
+from bornek.store.database import Database
+from helpers import NOW, Bench
+
+
+def body(data: bytes) -> dict[str, Any]:
+    with zipfile.ZipFile(BytesIO(data)) as archive:
+        return json.loads(archive.read("job.json"))  # type: ignore[no-any-return]
+
+
+def packed(content: dict[str, Any]) -> bytes:
+    out = BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        archive.writestr("job.json", json.dumps(content))
+    return out.getvalue()
+
+
+def resealed(content: dict[str, Any]) -> bytes:
+    return packed(content | {"sha256": digest(content["rows"])})
+
+
+@pytest.fixture
+def exported(client: FlaskClient) -> dict[str, Any]:
+    return body(client.get("/api/jobs/w17/exchange.zip").data)
+
+
+@pytest.fixture
+def other(empty: Database) -> FlaskClient:
+    return create_app(empty, lambda: NOW).test_client()
+
+
+def test_every_table_but_the_shops_own_is_in_it() -> None:
+    assert set(ORDER) == set(Base.metadata.tables) - {"idempotency"}
+
+
+def test_it_names_its_format_and_seals_its_rows(exported: dict[str, Any]) -> None:
+    assert (exported["format"], exported["edition"]) == (FORMAT, EDITION)
+    assert exported["sha256"] == digest(exported["rows"])
+
+
+def test_the_same_job_gives_the_same_bytes(client: FlaskClient) -> None:
+    first, again = (client.get("/api/jobs/w17/exchange.zip").data for _ in range(2))
+    assert first == again
+
+
+def test_ids_times_and_actors_are_kept(exported: dict[str, Any], other: FlaskClient) -> None:
+    other.post("/api/jobs/imports", data=packed(exported))
+    again = body(other.get("/api/jobs/w17/exchange.zip").data)
+    assert again["rows"]["entry"] == exported["rows"]["entry"]
+    assert {e["mechanic_id"] for e in again["rows"]["entry"]} == {"marl"}
+
+
+def test_work_goes_on_where_it_was(exported: dict[str, Any], other: FlaskClient) -> None:
+    other.post("/api/jobs/imports", data=packed(exported))
+    bench = Bench(other, "w17.output-end-play")
+    view = bench.read("travel.mark_down.2", "0.145")
+    assert view["version"] > max(e["seq"] for e in exported["rows"]["entry"])
+
+
+def test_what_the_yard_already_has_is_left_alone(client: FlaskClient, other: FlaskClient) -> None:
+    other.post("/api/jobs/imports", data=client.get("/api/jobs/w11/exchange.zip").data)
+    card = {"id": "dial-11", "name": "Our own dial", "unit": "mm", "division": 0.002}
+    assert other.post("/api/gauges", json=card, headers={"X-Mechanic": "jun"}).status_code == 201
+    taken = other.post("/api/jobs/imports", data=client.get("/api/jobs/w17/exchange.zip").data)
+    assert taken.get_json() == {"job_id": "w17"}
+    names = {g["id"]: g["name"] for g in other.get("/api/gauges").get_json()}
+    assert names["dial-11"] == "Our own dial"
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        {"format": "something-else"},
+        {"edition": 99},
+        {"rows": {}},
+        {"rows": []},
+    ],
+)
+def test_another_format_is_refused(
+    exported: dict[str, Any], other: FlaskClient, change: dict[str, Any]
+) -> None:
+    assert other.post("/api/jobs/imports", data=packed(exported | change)).status_code == 422
+
+
+def test_rows_that_do_not_hold_together_change_nothing(exported: dict[str, Any], other: FlaskClient) -> None:
+    exported["rows"]["setting"][0]["place_id"] = "nowhere"
+    answer = other.post("/api/jobs/imports", data=resealed(exported))
+    assert answer.status_code == 422
+    assert "nothing was taken in" in answer.get_json()["next_step"]
+    assert other.get("/api/board").get_json()["rows"] == []
+
+
+@pytest.mark.parametrize("key", ["evil", "id; DROP TABLE job"])
+def test_columns_that_are_not_there_are_refused(
+    exported: dict[str, Any], other: FlaskClient, key: str
+) -> None:
+    exported["rows"]["job"][0][key] = 1
+    assert other.post("/api/jobs/imports", data=resealed(exported)).status_code == 422
+
+
+def test_two_jobs_in_one_file_are_refused(exported: dict[str, Any], other: FlaskClient) -> None:
+    exported["rows"]["job"].append(exported["rows"]["job"][0] | {"id": "second"})
+    assert "holds one job" in other.post("/api/jobs/imports", data=resealed(exported)).get_json()["message"]
+
+
+def test_names_of_paths_in_the_zip_mean_nothing(exported: dict[str, Any], other: FlaskClient) -> None:
+    out = BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        archive.writestr("../../job.json", json.dumps(exported))
+    assert other.post("/api/jobs/imports", data=out.getvalue()).status_code == 422
