@@ -110,7 +110,7 @@ def _gain(b: Belief, x: Sequence[float], r2: float) -> tuple[Belief, Floats, Flo
 def _keep(b: Belief) -> Belief:
     half = len(b.lw) // 2
     w = b.w
-    p_outlier = float(w[half:].sum())
+    p_outlier = min(float(w[half:].sum()), 1.0)
     order = np.argsort(-b.lw, kind="stable")[:KEPT]
     return Belief(b.m[order], b.s[order], b.lw[order] - b.lw[order[0]], b.s_a[order], p_outlier)
 
