@@ -183,7 +183,15 @@ class SpringThrustNut(Setting):
         domain = Lattice(at[0], step, len(at))
         return (
             Knob(
-                "nut", "Nut angle from snug", "nut", "deg", domain, 1, noun="nut", title="Nut and lock washer"
+                "nut",
+                "Nut angle from snug",
+                "nut",
+                "deg",
+                domain,
+                1,
+                noun="nut",
+                title="Nut and lock washer",
+                read=True,
             ),
         )
 

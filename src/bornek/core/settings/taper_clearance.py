@@ -43,7 +43,7 @@ def reduction(before: Interval, after: Interval) -> Interval:
     >>> round(r.a, 3), round(r.b, 3)
     (0.03, 0.05)
     """
-    return Interval(before.a - after.b, before.b - after.a)
+    return Interval(round(before.a - after.b, 9), round(before.b - after.a, 9))
 
 
 def axial_drive_mm(reduction_mm: float, taper: int, row: Row) -> tuple[float, float]:
@@ -149,7 +149,8 @@ class TaperClearance(Setting):
         blades = [b for row in self._brackets(ctx).values() for b in row]
         if not blades:
             return None
-        return Interval(sum(b.lo for b in blades) / len(blades), sum(b.hi for b in blades) / len(blades))
+        ends = (sum(b.lo for b in blades), sum(b.hi for b in blades))
+        return Interval(*(round(end / len(blades), 9) for end in ends))
 
     def evaluate(self, ctx: Context) -> Outcome:
         limits, slots = self._limits(ctx), self.slots(ctx)

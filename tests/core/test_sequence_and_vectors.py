@@ -1,0 +1,128 @@
+"""Kinds 7, 12 and 15 in depth."""
+
+import math
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bornek.core.compute import compute
+from bornek.core.settings.bevel_mesh import centroid
+from bornek.core.settings.crank_runout import first_harmonic
+from bornek.core.settings.spring_thrust_nut import STEPS, lock_step_deg
+
+ORDER = [key for key, *_ in STEPS]
+
+
+def nut(*done: tuple[str, Any], **more: Any) -> dict[str, Any]:
+    given = {
+        "least": 0.18,
+        "greatest": 0.28,
+        "pitch": 2,
+        "tabs": 17,
+        "slots": 4,
+        "first_lock": 2.1,
+        "source": "m",
+    } | more
+    return compute(
+        "spring_thrust_nut", {"given": given, "entries": [{"slot": s, "value": v} for s, v in done]}
+    )
+
+
+def said(sheet: dict[str, Any]) -> str:
+    return "".join(span["text"] for span in sheet["say"])
+
+
+@pytest.mark.parametrize("n", range(len(ORDER)))
+def test_each_step_makes_the_next_one_live_and_blocks_the_rest(n: int) -> None:
+    cells = {c["slot"]: c["status"] for c in nut(*[(k, True) for k in ORDER[:n]])["cells"]}
+    assert cells[ORDER[n]] == "live"
+    assert all(cells[k] == "taken" for k in ORDER[:n])
+    assert all(cells[k] == "blocked" for k in ORDER[n + 1 :])
+
+
+@pytest.mark.parametrize("left_out", ORDER[:-1])
+def test_leaving_any_step_out_stops_and_restarts_at_the_jack(left_out: str) -> None:
+    done = [(k, True) for k in ORDER if k != left_out]
+    sheet = nut(*done, ("travel.1", "0.22"))
+    assert sheet["restart_at"] == "jack"
+    assert sheet["outcome"]["results"][0]["value"] is None
+    assert "Out of order" in said(sheet)
+
+
+@pytest.mark.parametrize("failed", ORDER[1:])
+def test_a_step_answered_no_breaks_the_sequence(failed: str) -> None:
+    done = [(k, k != failed) for k in ORDER[: ORDER.index(failed) + 1]]
+    assert nut(*done)["stop"]
+
+
+def full(travel: str, **more: Any) -> dict[str, Any]:
+    return nut(*[(k, True) for k in ORDER], ("travel.1", travel), ("travel.2", travel), **more)
+
+
+def test_too_little_turns_looser_by_the_pitch_after_the_springs_are_pressed_again() -> None:
+    sheet = full("0.12")
+    assert (
+        said(sheet)
+        == "Compress the springs again first, then turn the nut 20° looser, release the ram, read."
+    )
+
+
+def test_too_much_turns_tighter() -> None:
+    assert "14° tighter" in said(full("0.31"))
+
+
+def test_inside_by_margin_needs_no_turn() -> None:
+    assert full("0.23")["verdict"]["code"] == "in"
+
+
+@given(st.integers(1, 40), st.integers(1, 40))
+def test_lock_positions_share_out_the_turn_evenly(tabs: int, slots: int) -> None:
+    step = lock_step_deg(tabs, slots)
+    assert (360 / step) % tabs == pytest.approx(0, abs=1e-6) or (360 / step) % tabs == pytest.approx(tabs)
+    assert step <= 360 / max(tabs, slots) + 1e-9
+
+
+@given(st.floats(0.001, 0.2), st.floats(0, 359), st.floats(-1, 1), st.integers(8, 24))
+def test_a_harmonic_ignores_where_the_dial_was_zeroed(e: float, angle: float, zero: float, n: int) -> None:
+    readings = [zero + e * math.cos(2 * math.pi * k / n - math.radians(angle)) for k in range(n)]
+    v = first_harmonic(readings)
+    assert abs(v) == pytest.approx(e, rel=1e-6)
+    assert math.cos(math.atan2(v.imag, v.real) - math.radians(angle)) == pytest.approx(1, abs=1e-6)
+
+
+@given(st.floats(0.001, 0.1))
+def test_a_pure_oval_has_no_eccentricity(size: float) -> None:
+    assert abs(first_harmonic([size * math.cos(4 * math.pi * k / 16) for k in range(16)])) < 1e-9
+
+
+MASKS = st.lists(st.lists(st.floats(0, 1), min_size=4, max_size=4), min_size=3, max_size=3).filter(
+    lambda rows: sum(map(sum, rows)) > 0.01
+)
+
+
+@given(MASKS)
+def test_a_centroid_lies_on_its_flank_and_mirrors_with_the_paint(mask: list[list[float]]) -> None:
+    x, y, share = centroid(mask)
+    assert 0 < x < 1
+    assert 0 < y < 1
+    assert 0 < share <= 1
+    turned = centroid([list(reversed(row)) for row in mask])
+    assert turned[0] == pytest.approx(1 - x)
+    assert turned[1] == pytest.approx(y)
+
+
+def test_backlash_that_varies_asks_for_the_gears_runout() -> None:
+    given = {
+        "least": 0.15,
+        "greatest": 0.25,
+        "pinion_sense": "in",
+        "carrier_total": 2.4,
+        "pinion_angle": 20,
+        "source": "g",
+    }
+    entries = [{"slot": f"lash.{n}", "text": t} for n, t in enumerate(("0.16", "0.20", "0.24", "0.20"), 1)]
+    sheet = compute("bevel_mesh", {"given": given, "entries": entries})
+    assert any("set at the tightest" in c["sentence"] for c in sheet["outcome"]["checks"])
+    assert any(b.startswith("Still to read: Contact") for b in sheet["sign_blockers"])

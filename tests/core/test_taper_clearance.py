@@ -1,0 +1,116 @@
+"""Kind 3 in depth: every bracket combination, the drive-up and the refusals."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bornek.core.compute import compute
+from bornek.core.errors import InputError, RangeError
+from bornek.core.settings.taper_clearance import axial_drive_mm, reduction
+from bornek.core.tables.lookup import bore_of, row_for
+from bornek.core.windows import Interval
+
+DRIVE = "driveup_spherical_tapered"
+
+
+def feelers(near: str, far: str, number: int) -> list[dict[str, Any]]:
+    return [
+        {"slot": f"feeler.{row}.{p}", "text": blades, "round": number}
+        for row, blades in (("near", near), ("far", far))
+        for p in (1, 2, 3)
+    ]
+
+
+def case(*rounds: tuple[str, str], **more: Any) -> dict[str, Any]:
+    data: dict[str, Any] = {"given": {"bore": 60, "source": "shop chart"} | more, "entries": [], "acts": []}
+    for number, (near, far) in enumerate(rounds, 1):
+        data["entries"] += feelers(near, far, number)
+        if number > 1:
+            data["acts"].append({"round": number, "states": {"drive": 0.5}})
+    return compute("taper_clearance", data)
+
+
+def said(sheet: dict[str, Any]) -> str:
+    return "".join(span["text"] for span in sheet["say"])
+
+
+@given(st.floats(0.02, 0.2), st.floats(0.001, 0.02), st.floats(0.0, 0.015), st.floats(0.001, 0.01))
+def test_the_reduction_holds_every_true_pair(before: float, w0: float, share: float, w1: float) -> None:
+    first = Interval(before, before + w0)
+    after = Interval(max(before - 0.015, 0.0), max(before - 0.015, 0.0) + w1)
+    found = reduction(first, after)
+    true = (before + min(share, w0)) - (after.a + min(share, w1))
+    assert found.a - 1e-12 <= true <= found.b + 1e-12
+
+
+def test_the_unmounted_round_says_how_far_to_drive_by_school() -> None:
+    least = said(case(("0.06 0.065", "0.06 0.065"), school="least"))
+    greatest = said(case(("0.06 0.065", "0.06 0.065"), school="greatest"))
+    assert least.startswith("Drive it up 0.45")
+    assert greatest.startswith("Drive it up 0.60")
+
+
+def test_a_flat_taper_is_driven_further() -> None:
+    steep = axial_drive_mm(0.06, 12, row_for(DRIVE, 90))
+    flat = axial_drive_mm(0.06, 30, row_for(DRIVE, 90))
+    assert flat[0] / steep[1] > 2
+
+
+def test_without_a_row_for_the_taper_the_general_factor_holds() -> None:
+    assert axial_drive_mm(0.03, 30, row_for(DRIVE, 50)) == pytest.approx((0.03 * 30 * 1.15, 0.03 * 30 * 1.45))
+
+
+def test_fine_blades_prove_the_reduction() -> None:
+    sheet = case(("0.0600 0.0605", "0.0600 0.0605"), ("0.0250 0.0255", "0.0250 0.0255"))
+    codes = {r["key"]: r["verdict"]["code"] for r in sheet["outcome"]["results"]}
+    assert codes["reduction"] == "in"
+    assert codes["residual"] == "in"
+    assert sheet["verdict"]["code"] == "in"
+    assert "never back" in said(sheet)
+
+
+def test_too_little_is_driven_further() -> None:
+    sheet = case(("0.060 0.061", "0.060 0.061"), ("0.050 0.051", "0.050 0.051"))
+    assert sheet["verdict"]["code"] == "out_low"
+    assert "Not enough yet" in said(sheet)
+
+
+def test_rows_that_differ_mean_a_tilted_ring() -> None:
+    sheet = case(("0.02 0.03", "0.08 0.09"))
+    assert any("outer ring is tilted" in c["sentence"] for c in sheet["outcome"]["checks"])
+    assert sheet["sign_blockers"]
+
+
+def test_the_first_round_can_never_be_signed() -> None:
+    assert "It has not been driven up yet." in case(("0.06 0.065", "0.06 0.065"))["sign_blockers"]
+
+
+def test_working_names_table_row_confidence_and_the_maker() -> None:
+    sheet = case(("0.0600 0.0605", "0.0600 0.0605"), ("0.0250 0.0255", "0.0250 0.0255"))
+    sources = " ".join(sheet["outcome"]["results"][0]["working"]["sources"])
+    assert "bore over 50 to 65 mm" in sources
+    assert "confidence high" in sources
+    assert "maker" in sources
+
+
+@pytest.mark.parametrize("bore", [20, 24])
+def test_a_bore_with_a_clearance_row_but_no_drive_up_row_is_refused(bore: float) -> None:
+    with pytest.raises(RangeError, match="driveup"):
+        case(("0.03 0.04", "0.03 0.04"), bore=bore)
+
+
+@pytest.mark.parametrize("text", ["inch cone", "22297", "K"])
+def test_a_designation_without_a_bore_asks_to_measure(text: str) -> None:
+    with pytest.raises(InputError) as refused:
+        bore_of(text)
+    assert "easure the bore" in refused.value.next_step
+
+
+@pytest.mark.parametrize("group", ["CN", "C3", "C4"])
+def test_the_least_residual_grows_with_the_group(group: str) -> None:
+    row = row_for(DRIVE, 60)
+    assert row.number(f"min_residual_{group}_mm") >= row.number("min_residual_CN_mm")
+    with pytest.raises(RangeError, match="gives no"):
+        row_for(DRIVE, 50).number("driveup_1to30_min_mm")
