@@ -8,6 +8,7 @@ import signal
 import socket
 import subprocess
 import sys
+import time
 import urllib.request
 from pathlib import Path
 
@@ -39,7 +40,8 @@ def call(url: str, body: dict[str, object] | None = None) -> dict[str, object]:
 
 
 def wait_for(url: str) -> None:
-    for _ in range(2000):
+    deadline = time.monotonic() + 30
+    while time.monotonic() < deadline:
         try:
             call(url + "api/health")
         except OSError:
