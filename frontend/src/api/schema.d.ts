@@ -2100,6 +2100,7 @@ export interface components {
             type: "strip";
             unit: string;
             verdict: string;
+            verdict_leaning: string;
             verdict_words: string;
             window: components["schemas"]["Band"] | null;
             window_not_in_force: components["schemas"]["Band"] | null;

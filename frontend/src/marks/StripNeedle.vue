@@ -89,7 +89,12 @@ const outside = computed(() => !props.x.inside(props.needle.at));
                 flip ? 'items-end' : '',
               ]"
             >
-              <VerdictTag :code="scene.verdict" :words="scene.verdict_words" :small="compact" />
+              <VerdictTag
+                :code="scene.verdict"
+                :words="scene.verdict_words"
+                :leaning="scene.verdict_leaning"
+                :small="compact"
+              />
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>
           </div>

@@ -120,7 +120,7 @@ def strip(result: Result, history: History | None, proposal: Proposal | None, sa
     return Strip(
         result.label, say.unit, lo, hi, _ticks(lo, hi, say.per_mm),
         window_band(result.window, lo, hi, say), None, result.aim, result.readings,
-        needle(result.value, words, say), result.verdict.code, result.verdict.words, land,
+        needle(result.value, words, say), result.verdict.code, result.verdict.words, land, result.verdict.leaning,
     )  # fmt: skip
 
 

@@ -11,8 +11,6 @@ from bornek.core.quantities import Speech, from_nm
 from bornek.core.settings.kind import Knob
 from bornek.core.settings.records import Predicted, State
 
-MARKED_AT_MOST = 2
-
 
 @dataclass(frozen=True)
 class Span:

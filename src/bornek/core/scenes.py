@@ -57,6 +57,7 @@ class Strip:
     verdict: str = "not_read"
     verdict_words: str = "not read"
     landing: Band | None = None
+    verdict_leaning: str = ""
     type: Literal["strip"] = "strip"
 
 

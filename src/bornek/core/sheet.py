@@ -192,7 +192,3 @@ def _scenes(
 
 def _unit_of(quantity: str) -> str:
     return {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}.get(quantity, "")
-
-
-def quantity_unit(quantity: str, unit: str) -> str:
-    return unit if quantity == "length" else _unit_of(quantity)

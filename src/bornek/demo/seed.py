@@ -12,7 +12,6 @@ from sqlalchemy.orm import Session
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, TYPES
 from bornek.services.desk import Desk
 from bornek.services.drawer import count_shims
-from bornek.services.explain_round import explain_round
 from bornek.services.gauges import register_gauge
 from bornek.services.names import add_mechanic
 from bornek.services.receive_job import define_type, receive_job
@@ -56,10 +55,6 @@ class Hand:
 
     def enters(self, slot: str, **what: Any) -> None:
         take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
-
-    def explains(self, cause: str, words: str) -> None:
-        explain_round(self.desk(), self.setting_id,
-                      {"id": self.new_id(), "cause": cause, "words": words, "seen": self.seen()})  # fmt: skip
 
     def signs(self, remark: str = "") -> None:
         sign_setting(self.desk(), self.setting_id,

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from typing import Any
 
-YARD = "Quillmere Lock and Ferry Yard"
-
 MECHANICS = (("oda", "Oda Brisk"), ("marl", "Marl Tennick"), ("jun", "Jun Havers"))
 
 GAUGES: tuple[dict[str, Any], ...] = (
