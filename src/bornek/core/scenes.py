@@ -180,22 +180,53 @@ class Steps:
 
 
 @dataclass(frozen=True)
-class Part:
-    """One piece in a section: `shape` is drawn from x0 to x1, between radii r0 and r1."""
+class SectionShape:
+    """One outline of the section. Roles: shaft, part, cut (housing, hatched), race, roller, seal, shim,
+    edge (a line on a part), centre (a centre line)."""
 
-    shape: Literal["shaft", "race", "roller", "housing", "spacer", "shim", "gear"]
-    x0: float
-    x1: float
-    r0: float
-    r1: float
-    label: str = ""
-    moved: bool = False
+    role: str
+    points: tuple[tuple[float, float], ...]
+    part: str = ""
+    closed: bool = True
+
+
+@dataclass(frozen=True)
+class SectionFlag:
+    """A place's flag: at (x, y), w by h, led from its exact spot. `state` is a verdict's code or empty."""
+
+    key: str
+    number: int
+    label: str
+    x: float
+    y: float
+    w: float
+    h: float
+    spot: tuple[float, float]
+    leader: tuple[float, float]
+    state: str = ""
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class SectionLabel:
+    text: str
+    x: float
+    y: float
+    w: float
+    h: float
 
 
 @dataclass(frozen=True)
 class Section:
+    """A unit in schematic section, on a sheet of width by height; lengths in the sheet's own unit."""
+
     label: str
-    parts: tuple[Part, ...]
+    width: float
+    height: float
+    shapes: tuple[SectionShape, ...]
+    flags: tuple[SectionFlag, ...] = ()
+    labels: tuple[SectionLabel, ...] = ()
+    moved: tuple[str, ...] = ()
     type: Literal["section"] = "section"
 
 

@@ -1,0 +1,1 @@
+"""The unit drawn in schematic section from its definition."""

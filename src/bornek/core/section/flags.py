@@ -1,0 +1,172 @@
+"""Finds free places for the flags and shaft names: none overlaps another, none hides a spot.
+
+Every position on a 10-unit grid is a candidate. Its cost is what it covers of the drawing, how far it is
+from its spot, and how many leaders cross; overlaps are forbidden. Greedy, then each is placed afresh twice
+with all others known.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from bornek.core.scenes import SectionShape
+
+Point = tuple[float, float]
+Box = tuple[float, float, float, float]
+STEP = 10
+CELL = 5
+ROOM = 8.0
+SPOT_ROOM = 12.0
+KEPT = 1500
+TRIED = 60
+SWEEPS = 3
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """A box of w by h that wants to be near its spot; `led` ones get a leader."""
+
+    spot: Point
+    w: float
+    h: float
+    led: bool = True
+
+
+def place_boxes(
+    wanted: Sequence[Wanted], shapes: Sequence[SectionShape], width: float, height: float
+) -> list[Box]:
+    """A box (x0, y0, x1, y1) for each, in the order given."""
+    inked = _ink(shapes, width, height)
+    led = np.array([w.spot for w in wanted if w.led]).reshape(-1, 2)
+    choices = [_choices(w, inked, led, width, height) for w in wanted]
+    boxes: list[Box | None] = [None] * len(wanted)
+    order = sorted(range(len(wanted)), key=lambda i: (not wanted[i].led, _room(wanted, i)))
+    for _ in range(SWEEPS):
+        for i in order:
+            boxes[i] = None
+            boxes[i] = _best(i, wanted, boxes, choices[i])
+    return [b for b in boxes if b is not None]
+
+
+def leader_end(spot: Point, box: Box) -> Point:
+    """Where a leader from the spot meets the box: its nearest point."""
+    return min(max(spot[0], box[0]), box[2]), min(max(spot[1], box[1]), box[3])
+
+
+def _room(wanted: Sequence[Wanted], i: int) -> float:
+    x, y = wanted[i].spot
+    return min((abs(x - w.spot[0]) + abs(y - w.spot[1]) for n, w in enumerate(wanted) if n != i), default=0.0)
+
+
+def _ink(shapes: Sequence[SectionShape], width: float, height: float) -> np.ndarray:
+    """Summed-area table of what is drawn; housing counts half."""
+    grid = np.zeros((int(height // CELL) + 2, int(width // CELL) + 2))
+    for shape in shapes:
+        if not shape.closed:
+            continue
+        xs, ys = [p[0] for p in shape.points], [p[1] for p in shape.points]
+        a, b = int(max(min(ys), 0) // CELL), int(max(max(ys), 0) // CELL) + 1
+        c, d = int(max(min(xs), 0) // CELL), int(max(max(xs), 0) // CELL) + 1
+        grid[a:b, c:d] = np.maximum(grid[a:b, c:d], 0.6 if shape.role == "cut" else 1.0)
+    table = np.zeros((grid.shape[0] + 1, grid.shape[1] + 1))
+    table[1:, 1:] = grid.cumsum(0).cumsum(1)
+    return table
+
+
+def _choices(me: Wanted, ink: np.ndarray, led: np.ndarray, width: float, height: float) -> np.ndarray:
+    """The cheapest boxes for one item, others left aside: rows of x0, y0, x1, y1, cost."""
+    xs, ys = (
+        a.ravel()
+        for a in np.meshgrid(np.arange(4, width - me.w - 3, STEP), np.arange(4, height - me.h - 3, STEP))
+    )
+    x1, y1 = xs + me.w, ys + me.h
+    far = np.hypot(np.clip(me.spot[0], xs, x1) - me.spot[0], np.clip(me.spot[1], ys, y1) - me.spot[1])
+    covered = _covered(ink, xs, ys, x1, y1)
+    cost = (0.8 if me.led else 2.0) * np.abs(far - (26 if me.led else 8))
+    cost = cost + (700 if me.led else 900) * covered + (30 if me.led else 200) * (covered > 0.01)
+    for x, y in led:
+        cost += 1e4 * (
+            (xs < x + SPOT_ROOM) & (x1 > x - SPOT_ROOM) & (ys < y + SPOT_ROOM) & (y1 > y - SPOT_ROOM)
+        )
+    rows = np.column_stack((xs, ys, x1, y1, cost))
+    cheap: np.ndarray = rows[np.argsort(cost, kind="stable")[:KEPT]]
+    return cheap
+
+
+def _best(i: int, wanted: Sequence[Wanted], boxes: Sequence[Box | None], rows: np.ndarray) -> Box:
+    cost = rows[:, 4].copy()
+    for n, other in enumerate(boxes):
+        if other is not None and n != i:
+            cost += 1e5 * ((rows[:, 0] < other[2] + ROOM) & (rows[:, 2] > other[0] - ROOM)
+                           & (rows[:, 1] < other[3] + ROOM) & (rows[:, 3] > other[1] - ROOM))  # fmt: skip
+    best, least = 0, float("inf")
+    for c in np.argsort(cost, kind="stable")[:TRIED]:
+        if cost[c] >= least:
+            break
+        box: Box = tuple(float(x) for x in rows[c, :4])  # type: ignore[assignment]
+        more = _crossed(i, box, wanted, boxes) if wanted[i].led else _on_leaders(i, box, wanted, boxes)
+        if cost[c] + more < least:
+            best, least = int(c), float(cost[c] + more)
+    return float(rows[best, 0]), float(rows[best, 1]), float(rows[best, 2]), float(rows[best, 3])
+
+
+def _covered(ink: np.ndarray, x0: np.ndarray, y0: np.ndarray, x1: np.ndarray, y1: np.ndarray) -> np.ndarray:
+    a, b = (y0 // CELL).astype(int), np.minimum(y1 // CELL + 1, ink.shape[0] - 1).astype(int)
+    c, d = (x0 // CELL).astype(int), np.minimum(x1 // CELL + 1, ink.shape[1] - 1).astype(int)
+    inked: np.ndarray = ink[b, d] - ink[a, d] - ink[b, c] + ink[a, c]
+    share: np.ndarray = inked / np.maximum((b - a) * (d - c), 1)
+    return share
+
+
+def _crossed(i: int, box: Box, wanted: Sequence[Wanted], boxes: Sequence[Box | None]) -> float:
+    """What a leader costs that crosses other leaders, runs through boxes or close by spots."""
+    start, cost = wanted[i].spot, 0.0
+    end = leader_end(start, box)
+    for n, other in enumerate(boxes):
+        if n == i:
+            continue
+        led = wanted[n].led
+        if led and _distance(wanted[n].spot, start, end) < SPOT_ROOM:
+            cost += 300
+        if other is None:
+            continue
+        if _through(start, end, other):
+            cost += 2000
+        if led:
+            far = leader_end(wanted[n].spot, other)
+            cost += 800 * _cross(start, end, wanted[n].spot, far) + 2000 * _through(wanted[n].spot, far, box)
+    return cost
+
+
+def _on_leaders(i: int, box: Box, wanted: Sequence[Wanted], boxes: Sequence[Box | None]) -> float:
+    """A name may not lie on a leader."""
+    return sum(
+        500.0 * _through(w.spot, leader_end(w.spot, other), box)
+        for n, (w, other) in enumerate(zip(wanted, boxes, strict=True))
+        if n != i and other is not None and w.led
+    )
+
+
+def _side(p: Point, q: Point, r: Point) -> float:
+    return (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])
+
+
+def _cross(a: Point, b: Point, c: Point, d: Point) -> bool:
+    return _side(a, b, c) * _side(a, b, d) < 0 and _side(c, d, a) * _side(c, d, b) < 0
+
+
+def _through(a: Point, b: Point, box: Box) -> bool:
+    x0, y0, x1, y1 = box
+    if x0 < b[0] < x1 and y0 < b[1] < y1:
+        return True
+    return _cross(a, b, (x0, y0), (x1, y1)) or _cross(a, b, (x0, y1), (x1, y0))
+
+
+def _distance(p: Point, a: Point, b: Point) -> float:
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    length = dx * dx + dy * dy
+    t = 0.0 if length == 0 else min(max(((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / length, 0.0), 1.0)
+    return float(np.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy))

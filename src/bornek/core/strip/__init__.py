@@ -1,0 +1,1 @@
+"""Before and while a unit comes apart: baselines, removals, loose items."""

@@ -1,0 +1,133 @@
+"""What must be written down as found before anything is disturbed, and what each removal would end."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from bornek.core.strip.facts import (
+    CheckingDistance,
+    Fact,
+    LetGo,
+    MatchMarks,
+    PackFound,
+    Removed,
+    WayRound,
+    Witness,
+)
+from bornek.core.units.definition import Definition, Part, Place, SettingPoint
+from bornek.core.units.part_kinds import GEARS, POSITION
+
+Kind = Literal["reading", "pack", "witness", "match_marks", "checking_distance", "way_round"]
+ORDER: tuple[Kind, ...] = ("reading", "match_marks", "checking_distance", "way_round", "pack", "witness")
+
+
+@dataclass(frozen=True)
+class Baseline:
+    """One thing to write down as found. `ended_by`: parts whose removal ends the chance of it."""
+
+    key: str
+    kind: Kind
+    subject: str
+    label: str
+    ask: str
+    loss: str
+    ended_by: frozenset[str]
+    state: Literal["open", "taken", "let go"] = "open"
+    words: str = ""
+    fact: str = ""
+
+
+def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] = ()) -> list[Baseline]:
+    """Every baseline of a unit with its state. `read`: settings whose as-found reading is there."""
+    gone = {item: f for f in facts if isinstance(f.body, LetGo) for item in f.body.items}
+    taken = {f"{f.kind}:{f.subject}": f for f in facts}
+    found = []
+    for kind, subject, label, ask, loss, ended in _wanted(d):
+        key = f"{kind}:{subject}"
+        state: Literal["open", "taken", "let go"] = "open"
+        words, fact = "", ""
+        if kind == "reading" and subject in read:
+            state = "taken"
+        elif key in taken:
+            state, words, fact = "taken", fact_words(taken[key]), taken[key].id
+        elif key in gone:
+            state, words = "let go", f"let go by {gone[key].by}: {gone[key].body.words}"
+        found.append(Baseline(key, kind, subject, label, ask, loss, ended, state, words, fact))
+    return sorted(found, key=lambda b: ORDER.index(b.kind))
+
+
+def lost_by(found: Sequence[Baseline], part: str) -> list[Baseline]:
+    """The open baselines that can no longer be had once this part is off."""
+    return [b for b in found if b.state == "open" and part in b.ended_by]
+
+
+def _wanted(d: Definition) -> list[tuple[Kind, str, str, str, str, frozenset[str]]]:
+    rows: list[tuple[Kind, str, str, str, str, frozenset[str]]] = []
+    for s in d.settings:
+        rows.append(("reading", s.key, s.label, f"Read the {s.label.lower()} as found",
+                     "how it ran before", _of_setting(d, s)))  # fmt: skip
+    for m in d.meshes:
+        gears = frozenset({m.driver, m.driven})
+        rows.append(("match_marks", m.key, m.label, f"Match marks of the {m.label.lower()}: read them, or paint your own",
+                     "which tooth met which gap", gears))  # fmt: skip
+        if m.kind == "bevel":
+            rows.append(("checking_distance", m.key, m.label,
+                         f"Checking-distance mark on the pinion of the {m.label.lower()}", "nothing: it stays on the part",
+                         frozenset()))  # fmt: skip
+            rows.append(("witness", m.key, m.label, f"Paint the contact witness of the {m.label.lower()}",
+                         "where the teeth met with the packs that were in", _chain(d, gears)))  # fmt: skip
+    for p in d.places:
+        if p.shim_form not in ("", "none"):
+            rows.append(("pack", p.key, p.label, f"Shim pack at the {p.label}: plates, side, slots",
+                         "which shims ran on which side", _behind(d, p)))  # fmt: skip
+    for part in d.parts:
+        if part.faces:
+            rows.append(("way_round", part.key, part.label, f"Which way round the {part.label.lower()} sits",
+                         "which way it faced", frozenset({part.key})))  # fmt: skip
+    return rows
+
+
+def _of_setting(d: Definition, s: SettingPoint) -> frozenset[str]:
+    places = [p for key in (s.place, *s.rests_on) if (p := d.place(key))]
+    return _chain(d, frozenset(part.key for p in places for part in d.parts_at(p)))
+
+
+def _chain(d: Definition, keys: frozenset[str]) -> frozenset[str]:
+    """The parts that hold the shafts of these parts in place, and the parts themselves."""
+    shafts = {p.shaft for p in d.parts if p.key in keys and p.shaft}
+    return keys | {p.key for p in d.parts if p.shaft in shafts and p.kind in POSITION}
+
+
+def _behind(d: Definition, place: Place) -> frozenset[str]:
+    """A pack can still be counted with its cover off, not once what lies behind is out."""
+    own = frozenset(p.key for p in d.parts_at(place))
+    return _chain(d, own) - {p.key for p in d.parts if p.kind in ("cover", "cage") or p.kind in GEARS}
+
+
+def fact_words(fact: Fact) -> str:
+    """A baseline's fact in a few words."""
+    body = fact.body
+    if isinstance(body, PackFound):
+        return f"{' + '.join(body.plates) or 'no shims'}; {body.side}; slots {body.slots}"
+    if isinstance(body, Witness):
+        painted = " and ".join(
+            n for n, m in (("drive", body.drive), ("coast", body.coast)) if m and any(map(any, m))
+        )
+        return f"{painted or 'nothing'} painted; ran {body.ran}"
+    if isinstance(body, MatchMarks):
+        return f"{body.marks}{' (own paint)' if body.own else ''}"
+    if isinstance(body, CheckingDistance):
+        return f"{body.typed} {body.unit}: {body.convention}"
+    if isinstance(body, WayRound):
+        return body.words
+    return ""
+
+
+def already_off(facts: Sequence[Fact]) -> frozenset[str]:
+    return frozenset(f.body.part for f in facts if isinstance(f.body, Removed))
+
+
+def part_of(d: Definition, key: str) -> Part | None:
+    return d.part(key)

@@ -1,0 +1,152 @@
+"""A unit type's definition: shafts, parts, meshes, places, setting points with their limits.
+
+It is what a job is begun from; the job keeps its own copy. Parts of a shaft are listed in the order in
+which they sit on it, from the left or from the top: that order is all that the section is drawn from.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from bornek.core.structure import build
+from bornek.core.units.part_kinds import PART_KINDS, PartKind
+
+EDITION = 2
+
+
+@dataclass(frozen=True)
+class Shaft:
+    """`line`: level or upright in the drawing. `carried`: its bearings sit in a carrier that is let into
+    the housing. `after`: the shaft in line with it that comes before it. `beside`: the shaft it lies
+    beside when no gears say how far."""
+
+    key: str
+    label: str
+    line: Literal["level", "upright"] = "level"
+    carried: bool = False
+    after: str = ""
+    beside: str = ""
+
+
+@dataclass(frozen=True)
+class Part:
+    """`shaft` and its place in the list say where it is drawn. `identity`: it has its own serial and may
+    move to another housing. `faces`: which way round matters. `safety`: may hurt someone if it fails."""
+
+    key: str
+    label: str
+    kind: str
+    shaft: str = ""
+    count: int = 1
+    number: str = ""
+    teeth: int = 0
+    size: float = 1.0
+    single_use: bool = False
+    safety: bool = False
+    scarce: bool = False
+    identity: bool = False
+    faces: str = ""
+    flip: bool = False
+
+    @property
+    def about(self) -> PartKind:
+        return PART_KINDS[self.kind]
+
+
+@dataclass(frozen=True)
+class Mesh:
+    """`toward`: where the driven shaft lies, seen from the driver. `body`: the side of the pinion's line
+    on which a bevel gear's body lies. A worm is drawn turned into the plane, upright beside its wheel."""
+
+    key: str
+    label: str
+    driver: str
+    driven: str
+    kind: Literal["spur", "bevel", "worm"] = "spur"
+    toward: Literal["left", "right", "above", "below"] = "right"
+    body: Literal["left", "right", "above", "below"] = "below"
+
+
+@dataclass(frozen=True)
+class Place:
+    """A spot that is opened, shimmed, set or looked at. `at`: the part or mesh where it is."""
+
+    key: str
+    label: str
+    shim_form: str = "none"
+    at: str = ""
+
+
+@dataclass(frozen=True)
+class Limit:
+    """One row of a limit table: for serials from … to …, for new parts or worn matched ones.
+
+    `text` is what the table itself says. `meant` answers the question that such a text raises.
+    """
+
+    least: str = ""
+    greatest: str = ""
+    source: str = ""
+    edition: str = ""
+    basis: Literal["new parts", "worn matched parts"] = "new parts"
+    serial_from: str = ""
+    serial_to: str = ""
+    text: str = ""
+    meant: Literal["", "play", "preload"] = ""
+
+
+@dataclass(frozen=True)
+class SettingPoint:
+    """A quantity to be set at a place, by a kind. `rests_on`: places whose moves disturb it. `rides_on`:
+    the part with a serial whose history this setting is."""
+
+    key: str
+    label: str
+    kind: str
+    place: str
+    given: dict[str, Any]
+    gauge: str = ""
+    rests_on: tuple[str, ...] = ()
+    rides_on: str = ""
+    limits: tuple[Limit, ...] = ()
+
+
+@dataclass(frozen=True)
+class Definition:
+    shafts: tuple[Shaft, ...] = ()
+    parts: tuple[Part, ...] = ()
+    meshes: tuple[Mesh, ...] = ()
+    places: tuple[Place, ...] = ()
+    settings: tuple[SettingPoint, ...] = ()
+    cautions: tuple[str, ...] = ()
+    notes: str = ""
+
+    def part(self, key: str) -> Part | None:
+        return next((p for p in self.parts if p.key == key), None)
+
+    def place(self, key: str) -> Place | None:
+        return next((p for p in self.places if p.key == key), None)
+
+    def mesh(self, key: str) -> Mesh | None:
+        return next((m for m in self.meshes if m.key == key), None)
+
+    def on(self, shaft: str) -> tuple[Part, ...]:
+        """The parts of a shaft in their order, the shaft itself left out."""
+        return tuple(p for p in self.parts if p.shaft == shaft and p.kind != "shaft")
+
+    def parts_at(self, place: Place) -> tuple[Part, ...]:
+        """The parts to which a place belongs: its own, or both of its mesh."""
+        mesh = self.mesh(place.at)
+        keys = (mesh.driver, mesh.driven) if mesh else (place.at,)
+        return tuple(p for p in self.parts if p.key in keys)
+
+
+def read_definition(data: Mapping[str, Any]) -> Definition:
+    """Plain JSON data → a definition; InputError names every field that does not hold.
+
+    >>> read_definition({"shafts": [{"key": "in", "label": "input shaft"}]}).shafts[0].line
+    'level'
+    """
+    return build(Definition, data, "The unit type")

@@ -1,0 +1,1 @@
+"""The yard's unit types, one a file. All invented."""

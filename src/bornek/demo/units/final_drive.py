@@ -1,0 +1,84 @@
+"""Two-sided final drive of a chain ferry: pinion, ring gear, and a wheel on each side."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from bornek.demo.units.words import end_play, limit, mesh, on, part, place, play, shaft
+
+SHEET = "Yard drawing CF-12, sheet 1"
+
+
+def _side(hand: str, flip: bool) -> list[dict[str, Any]]:
+    """Outer or inner first: the left wheel stands at the low end of its shaft."""
+    wheel = part("drum", f"{hand}-wheel", f"Chain wheel, {hand}", number="CF-530", teeth=9, safety=True)
+    seal = part("seal", f"{hand}-wheel-seal", f"Wheel seal, {hand}", number="CF-506", single_use=True,
+                faces="lip to the oil")  # fmt: skip
+    cover = part("cover", f"{hand}-cover-part", f"Wheel cover, {hand}", number="CF-504")
+    outer = part("taper_bearing", f"{hand}-outer", f"Wheel bearing, {hand} outer", number="TB-3315")
+    gear = part("gear", f"{hand}-gear", f"Final gear, {hand}", number="CF-520", teeth=58, identity=True)
+    inner = part("taper_bearing", f"{hand}-inner", f"Wheel bearing, {hand} inner", number="TB-3313")
+    own = part("shaft", f"{hand}-shaft", f"Wheel shaft, {hand}", number="CF-510", safety=True)
+    row = [wheel, seal, cover, outer, gear, inner]
+    return on(f"wheel-{hand}", *(reversed(row) if flip else row), own)
+
+
+FINAL_DRIVE: dict[str, Any] = {
+    "shafts": [
+        shaft("pinion", "pinion, from the engine", line="upright", carried=True),
+        shaft("cross", "cross shaft"),
+        shaft("wheel-left", "left chain wheel"),
+        shaft("wheel-right", "right chain wheel", after="wheel-left"),
+    ],
+    "parts": [
+        *on("pinion",
+            part("coupling", "engine-flange", "Engine flange", number="CF-101"),
+            part("nut", "pinion-nut", "Pinion nut", number="CF-103"),
+            part("taper_bearing", "pinion-outer", "Pinion bearing, outer", number="TB-3211"),
+            part("cage", "pinion-carrier", "Pinion carrier", number="CF-110"),
+            part("taper_bearing", "pinion-inner", "Pinion bearing, inner", number="TB-3312"),
+            part("bevel_pinion", "pinion", "Bevel pinion", number="CF-120", teeth=11, identity=True, scarce=True),
+            part("shaft", "pinion-shaft", "Pinion shaft", number="CF-121")),
+        *on("cross",
+            part("cover", "carrier-cover-left", "Carrier cover, left", number="CF-204"),
+            part("taper_bearing", "carrier-left", "Carrier bearing, left", number="TB-3313"),
+            part("gear", "drive-left", "Drive pinion, left", number="CF-220", teeth=15),
+            part("bevel_gear", "ring-gear", "Ring gear", number="CF-221", teeth=43, identity=True, scarce=True, size=0.9),
+            part("gear", "drive-right", "Drive pinion, right", number="CF-220", teeth=15),
+            part("taper_bearing", "carrier-right", "Carrier bearing, right", number="TB-3313"),
+            part("cover", "carrier-cover-right", "Carrier cover, right", number="CF-205"),
+            part("shaft", "cross-shaft", "Cross shaft", number="CF-210")),
+        *_side("left", False),
+        *_side("right", True),
+        part("fastener", "ring-bolts", "Ring gear bolts", count=12, number="M14x45", single_use=True, safety=True),
+        part("lock_washer", "ring-tabs", "Ring gear bolt tabs", count=6, number="CF-231", single_use=True),
+        part("fastener", "carrier-shims-wire", "Locking wire", number="1.2 mm", single_use=True),
+        part("housing", "housing", "Housing", number="CF-001"),
+    ],
+    "meshes": [
+        mesh("ring-set", "Ring gear and pinion 11/43", "pinion", "ring-gear", kind="bevel", toward="below",
+             body="right"),
+        mesh("final-left", "Final pair, left 15/58", "drive-left", "left-gear", toward="below"),
+        mesh("final-right", "Final pair, right 15/58", "drive-right", "right-gear", toward="below"),
+    ],
+    "places": [
+        place("pinion-depth", "pinion carrier flange", "pinion-carrier", "C3 ring"),
+        place("ring-mesh", "ring gear mesh", "ring-set"),
+        place("carrier-left-pack", "left carrier cover", "carrier-cover-left", "C3 ring"),
+        place("carrier-right-pack", "right carrier cover", "carrier-cover-right", "C3 ring"),
+        place("wheel-cover", "left wheel cover", "left-cover-part", "C3 ring"),
+        place("wheel-cover-right", "right wheel cover", "right-cover-part", "C3 ring"),
+    ],
+    "settings": [
+        end_play("wheel-end-play", "Chain wheel end play", "wheel-cover", "dial-11", play(torque="120 N·m"),
+                 limit("0.05", "0.10", SHEET)),
+        end_play("wheel-right-end-play", "Right wheel end play", "wheel-cover-right", "dial-11",
+                 play(torque="120 N·m"), limit("0.05", "0.10", SHEET)),
+        end_play("carrier-preload", "Carrier bearing preload", "carrier-right-pack", "dial-11",
+                 {"meant": "preload", "sense": "adds", "torque": "95 N·m", "drag_least": "3 N·m",
+                  "drag_greatest": "5 N·m"},
+                 limit("0.05", "0.12", f"{SHEET}, note 4", text="carrier preload", meant="preload"),
+                 rests_on=["carrier-left-pack"]),
+    ],
+    "cautions": ["Each chain wheel weighs more than a man can hold: sling it before its cover comes off."],
+}  # fmt: skip
