@@ -26,7 +26,8 @@ from bornek.core.settings.sifting import sift, sift_checks
 from bornek.core.windows import NOT_READ, Normal, verdict
 from bornek.core.working import Line, Working
 from bornek.services.desk import Desk
-from bornek.services.receive_job import define_type, receive_job
+from bornek.services.receive_job import receive_job
+from bornek.services.unit_types import define_type
 from bornek.store.database import Database
 
 KIND = "trial_washer_gap"

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import shutil
 import sqlite3
 import sys
 from pathlib import Path
@@ -15,6 +16,7 @@ from bornek.core.errors import BornekError, InputError
 from bornek.core.settings.registry import kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
+from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 
 
@@ -89,8 +91,9 @@ def _serve(args: argparse.Namespace) -> None:
 
 
 def _seed(args: argparse.Namespace) -> None:
-    with _open(args.data).writing() as session:
-        seed(session)
+    database = _open(args.data)
+    with database.writing() as session:
+        seed(session, Blobs(database.files))
 
 
 def _demo(args: argparse.Namespace) -> None:
@@ -105,12 +108,20 @@ def _copy(source: Path, target: Path) -> None:
         old.backup(new)
 
 
+def _copy_files(source: Path, target: Path) -> None:
+    """Photos beside the database; named by their hash, so what is there already is the same."""
+    old = source.with_suffix(".files")
+    if old.is_dir():
+        shutil.copytree(old, target.with_suffix(".files"), dirs_exist_ok=True)
+
+
 def _backup(args: argparse.Namespace) -> None:
     if not args.data.exists():
         raise InputError(f"There is no database at {args.data}.", field="data")
     if args.other.exists():
         raise InputError(f"{args.other} is there already.", field="to", next_step="Name a new file.")
     _copy(args.data, args.other)
+    _copy_files(args.data, args.other)
     print(f"Backed up to {args.other}")
 
 
@@ -128,8 +139,10 @@ def _restore(args: argparse.Namespace) -> None:
         kept = args.data.with_suffix(".before-restore.sqlite")
         kept.unlink(missing_ok=True)
         _copy(args.data, kept)
+        _copy_files(args.data, kept)
         print(f"What was there is kept in {kept}")
     _copy(args.other, args.data)
+    _copy_files(args.other, args.data)
     _open(args.data).close()
     print(f"Restored from {args.other}")
 

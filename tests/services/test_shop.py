@@ -10,7 +10,8 @@ from bornek.core.errors import BornekError, InputError, KeyReused, NotFound
 from bornek.services.desk import Desk, digest, once
 from bornek.services.drawer import count_shims, low_shims, view_drawer
 from bornek.services.gauges import register_gauge, view_gauges
-from bornek.services.receive_job import define_type, receive_job
+from bornek.services.receive_job import receive_job
+from bornek.services.unit_types import define_type
 from bornek.store import tables as t
 from bornek.store.database import Database
 
@@ -129,7 +130,7 @@ def definition(**changed: Any) -> dict[str, Any]:
     ("changed", "error"),
     [
         ({"kind": "nothing"}, "No kind of setting"),
-        ({"place": "q"}, "unknown place"),
+        ({"place": "q"}, "no place of this unit"),
         ({"given": {}}, "is missing"),
     ],
 )

@@ -52,5 +52,10 @@ def test_no_file_taken_in_is_a_crash(client: FlaskClient, data: bytes) -> None:
 
 def _real(name: str, drawn: object) -> object:
     """Every other time an id that exists, or the fuzzing would see nothing but 404."""
-    known = {"setting_id": "w17.output-end-play", "job_id": "w11", "kind_id": "two_row_bench"}
+    known = {
+        "setting_id": "w17.output-end-play",
+        "job_id": "w11",
+        "kind_id": "two_row_bench",
+        "type_id": "capstan",
+    }
     return known.get(name, drawn) if len(str(drawn)) % 2 else drawn

@@ -13,7 +13,11 @@ def receive(client: FlaskClient, **changed: Any) -> Any:
 
 def test_a_unit_comes_in_with_the_settings_of_its_type(client: FlaskClient) -> None:
     types = {x["id"]: x for x in client.get("/api/unit-types").get_json()}
-    assert types["ramp-winch.1"]["settings"] == ["Output shaft end play", "Input shaft preload"]
+    assert types["ramp-winch.1"]["settings"] == [
+        "Output shaft end play",
+        "Input shaft preload",
+        "Cross shaft end play",
+    ]
     answer = receive(client)
     assert answer.status_code == 201
     job = answer.get_json()

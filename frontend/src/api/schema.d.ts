@@ -463,6 +463,250 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/bag-labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/pdf": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CloseIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/definition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExtendIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/exchange.zip": {
         parameters: {
             query?: never;
@@ -506,6 +750,178 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FactIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StripView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    id: string;
+                    subject?: string;
+                    caption?: string;
+                };
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/*": string;
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StripView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Request Entity Too Large */
+                413: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -637,6 +1053,197 @@ export interface paths {
                     };
                     content: {
                         "application/pdf": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/section.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/svg+xml": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/serials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SerialsIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/strip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StripView"];
                     };
                 };
                 /** @description Not Found */
@@ -798,6 +1405,216 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["MechanicView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts-lists": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PartsIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            [key: string]: unknown;
+                        }[];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{sha256}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sha256: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/*": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Question"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    q: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchView"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
                     };
                 };
                 default: components["responses"]["DEFAULT_ERROR"];
@@ -1441,6 +2258,380 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/unit-types/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypeSheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unit-types/previews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DefinitionIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypeSheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unit-types/{type_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                type_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    type_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypeSheet"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    type_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TypeIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypeSheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unit-types/{type_id}/parts.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                type_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    type_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/unit-types/{type_id}/unit-type.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                type_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    type_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": Record<string, never>;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1469,6 +2660,21 @@ export interface components {
             middle: number | null;
             open_hi: boolean;
             open_lo: boolean;
+        };
+        BaselineView: {
+            ask: string;
+            ended_by: string[];
+            fact: string;
+            key: string;
+            kind: string;
+            label: string;
+            loss: string;
+            place: string;
+            plates: string[];
+            setting_id: string;
+            state: string;
+            subject: string;
+            words: string;
         };
         Between: {
             hi: number;
@@ -1534,6 +2740,17 @@ export interface components {
             unit: string;
             zero_label: string;
         };
+        CloseIn: {
+            id: string;
+            /** @default  */
+            words?: string;
+        };
+        ComponentView: {
+            label: string;
+            part: string;
+            serial: string;
+            stays: components["schemas"]["Stay"][];
+        };
         Confirm: {
             done: boolean;
             /** @constant */
@@ -1551,6 +2768,27 @@ export interface components {
             form: string;
             id: string;
             thickness: string;
+        };
+        Definition: {
+            cautions: string[];
+            meshes: components["schemas"]["Mesh"][];
+            notes: string;
+            parts: components["schemas"]["Part"][];
+            places: components["schemas"]["Place"][];
+            settings: components["schemas"]["SettingPoint"][];
+            shafts: components["schemas"]["Shaft"][];
+        };
+        DefinitionIn: {
+            definition: {
+                [key: string]: unknown;
+            };
+        };
+        DraftStep: {
+            label: string;
+            new: boolean;
+            number: number;
+            part: string;
+            words: string;
         };
         DrawerLot: {
             count: number;
@@ -1612,6 +2850,25 @@ export interface components {
             /** @default  */
             words?: string;
         };
+        ExtendIn: {
+            definition: {
+                [key: string]: unknown;
+            };
+            /** @description the setting's version that you saw */
+            seen: number;
+        };
+        FactIn: {
+            body?: {
+                [key: string]: unknown;
+            };
+            id: string;
+            kind: string;
+            let_go?: string[];
+            /** @default  */
+            let_go_words?: string;
+            supersedes?: string;
+            void?: boolean;
+        };
         FieldView: {
             key: string;
             label: string;
@@ -1629,6 +2886,20 @@ export interface components {
             side: "drive" | "coast";
             /** @enum {string} */
             type: "flank";
+        };
+        FoundLine: {
+            by: string;
+            label: string;
+            words: string;
+            zone: string;
+        };
+        FoundView: {
+            job_id: string;
+            tag: string;
+            title: string;
+            to: string;
+            what: string;
+            words: string;
         };
         GaugeHead: {
             due: string;
@@ -1693,33 +2964,64 @@ export interface components {
             unit_name: string;
         };
         JobIn: {
+            /**
+             * @default new parts
+             * @enum {string}
+             */
+            basis?: "new parts" | "worn matched parts";
             /** @default  */
             bench?: string;
             /** @default  */
             complaint?: string;
+            gauges?: string[];
             id: string;
+            /** @default  */
+            known?: string;
             /**
              * @default mm
              * @enum {string}
              */
             length_unit?: "mm" | "thou";
             name: string;
-            revision: string;
+            /** @default  */
+            revision?: string;
+            schools?: {
+                [key: string]: string;
+            };
             serial: string;
+            serials?: {
+                [key: string]: string;
+            };
+            /**
+             * @default bench
+             * @enum {string}
+             */
+            stands?: "bench" | "field";
             tag: string;
             /** @default  */
             waits_for?: string;
         };
         JobView: {
+            basis: string;
             bench: string;
+            cautions: string[];
+            close_blockers: string[];
+            closed_at: string;
             complaint: string;
+            components: components["schemas"]["ComponentView"][];
+            gauges: string[];
             id: string;
+            known: string;
             length_unit: string;
-            schools: {
-                [key: string]: string;
+            open: {
+                [key: string]: number;
             };
+            places: components["schemas"]["PlaceView"][];
+            schools: components["schemas"]["SchoolView"][];
+            section: components["schemas"]["Section"];
             serial: string;
             settings: components["schemas"]["SettingSummary"][];
+            stands: string;
             tag: string;
             unit_name: string;
             version: number;
@@ -1762,6 +3064,19 @@ export interface components {
             /** @enum {string} */
             type: "lattice";
         };
+        Limit: {
+            /** @enum {string} */
+            basis: "new parts" | "worn matched parts";
+            edition: string;
+            greatest: string;
+            least: string;
+            /** @enum {string} */
+            meant: "" | "play" | "preload";
+            serial_from: string;
+            serial_to: string;
+            source: string;
+            text: string;
+        };
         Line: {
             label: string;
             main: boolean;
@@ -1777,6 +3092,14 @@ export interface components {
             predicted: components["schemas"]["Band"] | null;
             remark: string;
         };
+        LooseItem: {
+            by: string;
+            id: string;
+            open: boolean;
+            what: string;
+            where: string;
+            words: string;
+        };
         LotView: {
             count: number;
             form: string;
@@ -1787,6 +3110,18 @@ export interface components {
         MechanicView: {
             id: string;
             name: string;
+        };
+        Mesh: {
+            /** @enum {string} */
+            body: "left" | "right" | "above" | "below";
+            driven: string;
+            driver: string;
+            key: string;
+            /** @enum {string} */
+            kind: "spur" | "bevel" | "worm";
+            label: string;
+            /** @enum {string} */
+            toward: "left" | "right" | "above" | "below";
         };
         Move: {
             alternatives: components["schemas"]["Option"][];
@@ -1809,6 +3144,13 @@ export interface components {
             type: "normal";
             u: number;
             v: number;
+        };
+        NoteView: {
+            by: string;
+            id: string;
+            part: string;
+            what: string;
+            words: string;
         };
         Option: {
             expect: string;
@@ -1873,20 +3215,71 @@ export interface components {
             type: "paint";
         };
         Part: {
+            count: number;
+            faces: string;
+            flip: boolean;
+            identity: boolean;
+            key: string;
+            kind: string;
             label: string;
-            moved: boolean;
-            r0: number;
-            r1: number;
-            /** @enum {string} */
-            shape: "shaft" | "race" | "roller" | "housing" | "spacer" | "shim" | "gear";
-            x0: number;
-            x1: number;
+            number: string;
+            safety: boolean;
+            scarce: boolean;
+            shaft: string;
+            single_use: boolean;
+            size: number;
+            teeth: number;
+        };
+        PartView: {
+            component: string;
+            count: number;
+            faces: string;
+            key: string;
+            kind: string;
+            kind_label: string;
+            label: string;
+            number: string;
+            off: number;
+            reuse: boolean;
+            safety: boolean;
+            single_use: boolean;
+            why: string;
+            words: string;
+        };
+        PartsIn: {
+            csv: string;
         };
         Patch: {
             centre: number[] | null;
             points: number[][];
             /** @enum {string} */
             role: "wanted" | "painted" | "predicted" | "as_found";
+        };
+        PhotoView: {
+            at: string;
+            by: string;
+            caption: string;
+            height: number;
+            id: string;
+            subject: string;
+            thumb: string;
+            url: string;
+            width: number;
+        };
+        Place: {
+            at: string;
+            key: string;
+            label: string;
+            shim_form: string;
+        };
+        PlaceView: {
+            found: string[];
+            key: string;
+            label: string;
+            number: number;
+            parts: string[];
+            settings: string[];
+            shim_form: string;
         };
         Plate: {
             label: string;
@@ -1907,6 +3300,14 @@ export interface components {
             field: string | null;
             message: string;
             next_step: string;
+        };
+        Question: {
+            a: string;
+            a_means: string;
+            b: string;
+            b_means: string;
+            key: string;
+            label: string;
         };
         Ray: {
             angle: number;
@@ -1950,9 +3351,30 @@ export interface components {
             signature: components["schemas"]["SignatureView"] | null;
         };
         RecordView: {
+            draft: components["schemas"]["DraftStep"][];
+            flanks: components["schemas"]["Flank"][];
             job: components["schemas"]["JobView"];
             opened_at: string;
+            photos: string[];
             settings: components["schemas"]["RecordSetting"][];
+            strip: components["schemas"]["FoundLine"][];
+        };
+        RemovalView: {
+            at: string;
+            bag: string;
+            bag_code: string;
+            by: string;
+            count: number;
+            id: string;
+            label: string;
+            mates: string[];
+            orientation: string;
+            part: string;
+            remark: string;
+            reuse: boolean;
+            side: string;
+            tag: string;
+            way: string;
         };
         Result: {
             aim: number | null;
@@ -1987,16 +3409,84 @@ export interface components {
             type: "scalar";
             value: number;
         };
-        Section: {
+        SchoolView: {
+            does: string;
+            key: string;
             label: string;
-            parts: components["schemas"]["Part"][];
+            means: string;
+            other: string;
+            other_means: string;
+            school: string;
+        };
+        SearchView: {
+            found: components["schemas"]["FoundView"][];
+            more: boolean;
+            typed: string;
+        };
+        Section: {
+            flags: components["schemas"]["SectionFlag"][];
+            height: number;
+            label: string;
+            labels: components["schemas"]["SectionLabel"][];
+            moved: string[];
+            shapes: components["schemas"]["SectionShape"][];
             /** @enum {string} */
             type: "section";
+            width: number;
+        };
+        SectionFlag: {
+            h: number;
+            key: string;
+            label: string;
+            leader: number[];
+            number: number;
+            spot: number[];
+            state: string;
+            w: number;
+            words: string;
+            x: number;
+            y: number;
+        };
+        SectionLabel: {
+            h: number;
+            text: string;
+            w: number;
+            x: number;
+            y: number;
+        };
+        SectionShape: {
+            closed: boolean;
+            part: string;
+            points: number[][];
+            role: string;
+        };
+        SerialPart: {
+            key: string;
+            label: string;
+        };
+        SerialsIn: {
+            serials: {
+                [key: string]: string;
+            };
+        };
+        SettingPoint: {
+            gauge: string;
+            given: {
+                [key: string]: unknown;
+            };
+            key: string;
+            kind: string;
+            label: string;
+            limits: components["schemas"]["Limit"][];
+            place: string;
+            rests_on: string[];
+            rides_on: string;
         };
         SettingSummary: {
             begun: boolean;
             disturbed: boolean;
             id: string;
+            key: string;
             label: string;
             place: string;
             round: number;
@@ -2020,6 +3510,15 @@ export interface components {
             shim_form: string;
             signature: components["schemas"]["SignatureView"] | null;
             version: number;
+        };
+        Shaft: {
+            after: string;
+            beside: string;
+            carried: boolean;
+            key: string;
+            label: string;
+            /** @enum {string} */
+            line: "level" | "upright";
         };
         Sheet: {
             aside: string;
@@ -2075,6 +3574,13 @@ export interface components {
             move: boolean;
             text: string;
         };
+        Stay: {
+            opened: string;
+            serial: string;
+            tag: string;
+            unit_name: string;
+            words: string[];
+        };
         Step: {
             label: string;
             /** @enum {string} */
@@ -2105,6 +3611,31 @@ export interface components {
             window: components["schemas"]["Band"] | null;
             window_not_in_force: components["schemas"]["Band"] | null;
         };
+        StripHead: {
+            complaint: string;
+            id: string;
+            length_unit: string;
+            stands: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
+        StripView: {
+            baselines: components["schemas"]["BaselineView"][];
+            cautions: string[];
+            draft: components["schemas"]["DraftStep"][];
+            flanks: components["schemas"]["Flank"][];
+            job: components["schemas"]["StripHead"];
+            locked_out: string;
+            loose: components["schemas"]["LooseItem"][];
+            notes: components["schemas"]["NoteView"][];
+            parts: components["schemas"]["PartView"][];
+            photos: components["schemas"]["PhotoView"][];
+            removals: components["schemas"]["RemovalView"][];
+            say: components["schemas"]["Span"][];
+            section: components["schemas"]["Section"];
+            ways: components["schemas"]["WayView"][];
+        };
         Surprise: {
             answers: string[][];
             implied: string;
@@ -2124,11 +3655,39 @@ export interface components {
             at: number;
             label: string;
         };
+        TypeIn: {
+            definition: {
+                [key: string]: unknown;
+            };
+            name: string;
+            /** @description the setting's version that you saw */
+            seen: number;
+        };
+        TypeSheet: {
+            definition: {
+                [key: string]: unknown;
+            };
+            kinds: string[][];
+            name: string;
+            number: number;
+            problems: {
+                [key: string]: string;
+            };
+            questions: components["schemas"]["Question"][];
+            revisions: number[];
+            section: components["schemas"]["Section"];
+            setting_kinds: string[][];
+            type_id: string;
+        };
         UnitTypeView: {
+            gauges: string[];
             id: string;
             name: string;
             number: number;
+            parts: number;
+            serial_parts: components["schemas"]["SerialPart"][];
             settings: string[];
+            type_id: string;
         };
         Verdict: {
             /** @enum {string} */
@@ -2137,6 +3696,12 @@ export interface components {
             leaning: "low" | "high" | "";
             margin: number | null;
             words: string;
+        };
+        WayView: {
+            caution: string;
+            dooms: string[];
+            key: string;
+            label: string;
         };
         Window: {
             basis: string;

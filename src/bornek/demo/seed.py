@@ -9,15 +9,18 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, TYPES
+from bornek.demo.strip import seed_strip
+from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, OLD_JOB, TYPES
+from bornek.services.add_photo import Files
 from bornek.services.desk import Desk
 from bornek.services.drawer import count_shims
 from bornek.services.gauges import register_gauge
 from bornek.services.names import add_mechanic
-from bornek.services.receive_job import define_type, receive_job
+from bornek.services.receive_job import receive_job
 from bornek.services.record_act import record_act
 from bornek.services.sign_setting import sign_setting
 from bornek.services.take_reading import take_reading
+from bornek.services.unit_types import define_type
 from bornek.services.view_setting import view_setting
 
 START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
@@ -61,8 +64,11 @@ class Hand:
                      {"id": self.new_id(), "seen": self.seen(), "remark": remark})  # fmt: skip
 
 
-def seed(session: Session) -> None:
-    """The yard on a Monday morning: one job in the middle of a round, one not touched, one done."""
+def seed(session: Session, files: Files | None = None) -> None:
+    """The yard on a Monday morning: jobs in the middle of a round, of the strip, untouched, done.
+
+    With `files`, photos are hung on the unit that is being stripped.
+    """
     ticks = count()
     desk = Desk(session, MECHANICS[0][0], START)
     for key, name in MECHANICS:
@@ -75,11 +81,13 @@ def seed(session: Session) -> None:
                                "thickness": str(thickness), "count": n})  # fmt: skip
     for type_id, name, definition in TYPES:
         define_type(desk, type_id, name, definition)
+    receive_job(Desk(session, "oda", START - timedelta(days=200)), dict(OLD_JOB))
     for n, job in enumerate(JOBS):
         receive_job(Desk(session, "oda", START - timedelta(days=len(JOBS) - n)), dict(job))
     _winch_in_hand(Hand(session, "marl", "w17.output-end-play", ticks))
     _winch_done(session, ticks)
     _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
+    seed_strip(session, files)
 
 
 def _winch_in_hand(hand: Hand) -> None:
@@ -110,6 +118,11 @@ def _winch_done(session: Session, ticks: Iterator[int]) -> None:
     inner.enters("needle", value=True)
     inner.enters("drag", text="1.7 N·m")
     inner.signs()
+    cross = Hand(session, "jun", "w11.cross-end-play", ticks)
+    cross.found(0.25, 0.20)
+    cross.reads("mark_up", "0.065", "0.06", "0.065")
+    cross.reads("mark_down", "0.065", "0.065", "0.06")
+    cross.signs()
 
 
 def _capstan(hand: Hand) -> None:

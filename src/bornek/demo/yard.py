@@ -4,6 +4,14 @@ from __future__ import annotations
 
 from typing import Any
 
+from bornek.demo.units.final_drive import FINAL_DRIVE
+from bornek.demo.units.gearbox import GEARBOX
+from bornek.demo.units.pump_motor import PUMP_MOTOR
+from bornek.demo.units.ramp_winch import RAMP_WINCH
+from bornek.demo.units.rotary_table import ROTARY_TABLE
+from bornek.demo.units.small import CAPSTAN, WORM_BOX
+from bornek.demo.units.spindle import SPINDLE
+
 MECHANICS = (("oda", "Oda Brisk"), ("marl", "Marl Tennick"), ("jun", "Jun Havers"))
 
 GAUGES: tuple[dict[str, Any], ...] = (
@@ -26,86 +34,102 @@ DRAWER = {
 }
 
 
-def _play(least: str, greatest: str, torque: str, source: str, **more: Any) -> dict[str, Any]:
-    return {"meant": "play", "least": least, "greatest": greatest, "sense": "adds", "torque": torque,
-            "source": source} | more  # fmt: skip
-
-
 TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
-    ("ramp-winch", "Ramp winch drive, right-angle", {
-        "places": [
-            {"key": "output-cover", "label": "output cover", "shim_form": "C3 ring"},
-            {"key": "input-cover", "label": "input cover", "shim_form": "C3 ring"},
-        ],
-        "settings": [
-            {"key": "output-end-play", "label": "Output shaft end play", "kind": "shim_pack_end_play",
-             "place": "output-cover", "gauge": "dial-11",
-             "given": _play("0.06", "0.12", "80 N·m", "Yard drawing RW-7, sheet 3, row output",
-                            edition="edition 2")},
-            {"key": "input-preload", "label": "Input shaft preload", "kind": "shim_pack_end_play",
-             "place": "input-cover", "gauge": "dial-11",
-             "given": {"meant": "preload", "least": "0.03", "greatest": "0.10", "sense": "adds",
-                       "torque": "45 N·m", "source": "Yard drawing RW-7, sheet 3, row input",
-                       "edition": "edition 2", "drag_least": "1.2 N·m", "drag_greatest": "2.4 N·m",
-                       "not_verified": ["Input shaft straightness: no centres left to turn it on"]}},
-        ],
-    }),
-    ("capstan", "Quay capstan drive", {
-        "places": [{"key": "head-cover", "label": "head cover", "shim_form": "K2 split"}],
-        "settings": [
-            {"key": "head-end-play", "label": "Head shaft end play", "kind": "shim_pack_end_play",
-             "place": "head-cover", "gauge": "dial-4",
-             "given": _play("3 thou", "6 thou", "60 lb-ft", "Yard card C-9, row head", housing="soft")},
-        ],
-    }),
-    ("drain-pump", "Lock drain pump", {
-        "places": [
-            {"key": "thrust-cover", "label": "thrust cover", "shim_form": "P5 ring"},
-        ],
-        "settings": [
-            {"key": "thrust-end-play", "label": "Thrust bearing end play", "kind": "shim_pack_end_play",
-             "place": "thrust-cover", "gauge": "dial-11",
-             "given": _play("0.10", "0.18", "55 N·m", "Yard drawing DP-2, note 6",
-                            temporary=["Old lip seal in the cover, as a guide only"])},
-        ],
-    }),
-    ("worm-box", "Lock worm box", {
-        "places": [{"key": "worm-spacer", "label": "worm bearing spacer", "shim_form": "none"}],
-        "settings": [
-            {"key": "worm-bench", "label": "Worm bearing bench setting", "kind": "two_row_bench",
-             "place": "worm-spacer", "gauge": "depth-9",
-             "given": {"least": "0.05", "greatest": "0.11", "source": "Yard card WB-4, bearing sheet",
-                       "half_angle": "15", "cone_fit": "0.030", "cup_fit": "-0.01"}},
-        ],
-    }),
-    ("chain-ferry", "Chain ferry final drive", {
-        "places": [{"key": "wheel-cover", "label": "wheel cover", "shim_form": "C3 ring"}],
-        "settings": [
-            {"key": "wheel-end-play", "label": "Chain wheel end play", "kind": "shim_pack_end_play",
-             "place": "wheel-cover", "gauge": "dial-11",
-             "given": _play("0.05", "0.10", "120 N·m", "Yard drawing CF-12, sheet 1")},
-        ],
-    }),
-)  # fmt: skip
+    ("ramp-winch", "Ramp winch drive, right-angle", RAMP_WINCH),
+    ("capstan", "Quay capstan drive", CAPSTAN),
+    ("drain-pump", "Lock drain pump, vertical motor", PUMP_MOTOR),
+    ("worm-box", "Lock worm box", WORM_BOX),
+    ("chain-ferry", "Chain ferry final drive", FINAL_DRIVE),
+    ("lathe-spindle", "Yard lathe spindle", SPINDLE),
+    ("dredger-gearbox", "Dredger gearbox, constant mesh", GEARBOX),
+    ("rotary-table", "Worm rotary table", ROTARY_TABLE),
+)
 
 JOBS: tuple[dict[str, Any], ...] = (
-    {"id": "w17", "unit": {"id": "u-w17", "tag": "W-17", "name": "Ferry Wickerel ramp winch",
-                           "serial": "RW7-0412"},
-     "revision": "ramp-winch.1", "complaint": "Drum creeps back under load; output seal wet",
-     "bench": "bench 2", "waits_for": ""},
-    {"id": "c09", "unit": {"id": "u-c09", "tag": "C-09", "name": "East quay capstan", "serial": "QC-1177"},
-     "revision": "capstan.1", "complaint": "Head rocks when the rope jumps", "bench": "bench 1",
-     "length_unit": "thou", "waits_for": ""},
-    {"id": "p22", "unit": {"id": "u-p22", "tag": "P-22", "name": "Third Lock drain pump", "serial": "DP2-093"},
-     "revision": "drain-pump.1", "complaint": "Runs hot after an hour", "bench": "bench 3",
-     "waits_for": ""},
-    {"id": "g04", "unit": {"id": "u-g04", "tag": "G-04", "name": "Ambry Lock worm box", "serial": "WB4-021"},
-     "revision": "worm-box.1", "complaint": "Worm knocks when reversed", "bench": "bench 4", "waits_for": ""},
-    {"id": "f12", "unit": {"id": "u-f12", "tag": "F-12", "name": "Chain ferry Dunnagh drive",
-                           "serial": "CF12-007"},
-     "revision": "chain-ferry.1", "complaint": "Growls on the inward run", "bench": "floor",
-     "waits_for": "bearing cup, promised Monday"},
-    {"id": "w11", "unit": {"id": "u-w11", "tag": "W-11", "name": "Ambry Lock gate winch",
-                           "serial": "RW7-0388"},
-     "revision": "ramp-winch.1", "complaint": "Yearly strip", "bench": "rack", "waits_for": ""},
-)  # fmt: skip
+    {
+        "id": "w17",
+        "unit": {"id": "u-w17", "tag": "W-17", "name": "Ferry Wickerel ramp winch", "serial": "RW7-0412"},
+        "revision": "ramp-winch.1",
+        "complaint": "Drum creeps back under load; output seal wet",
+        "known": "Bevel set came out of W-08 when its housing cracked.",
+        "basis": "worn matched parts",
+        "schools": {"backlash": "B"},
+        "serials": {"bevel-pinion": "SET-1439-07", "bevel-gear": "SET-1439-07"},
+        "bench": "bench 2",
+        "waits_for": "",
+    },
+    {
+        "id": "c09",
+        "unit": {"id": "u-c09", "tag": "C-09", "name": "East quay capstan", "serial": "QC-1177"},
+        "revision": "capstan.1",
+        "complaint": "Head rocks when the rope jumps",
+        "bench": "bench 1",
+        "length_unit": "thou",
+        "waits_for": "",
+    },
+    {
+        "id": "p22",
+        "unit": {"id": "u-p22", "tag": "P-22", "name": "Third Lock drain pump", "serial": "DP2-093"},
+        "revision": "drain-pump.1",
+        "complaint": "Runs hot after an hour",
+        "bench": "bench 3",
+        "waits_for": "",
+    },
+    {
+        "id": "g04",
+        "unit": {"id": "u-g04", "tag": "G-04", "name": "Ambry Lock worm box", "serial": "WB4-021"},
+        "revision": "worm-box.1",
+        "complaint": "Worm knocks when reversed",
+        "bench": "bench 4",
+        "waits_for": "",
+    },
+    {
+        "id": "f12",
+        "unit": {"id": "u-f12", "tag": "F-12", "name": "Chain ferry Dunnagh drive", "serial": "CF12-007"},
+        "revision": "chain-ferry.1",
+        "complaint": "Growls on the inward run",
+        "bench": "floor",
+        "waits_for": "bearing cup, promised Monday",
+    },
+    {
+        "id": "w11",
+        "unit": {"id": "u-w11", "tag": "W-11", "name": "Ambry Lock gate winch", "serial": "RW7-0388"},
+        "revision": "ramp-winch.1",
+        "complaint": "Yearly strip",
+        "bench": "rack",
+        "waits_for": "",
+    },
+    {
+        "id": "l03",
+        "unit": {"id": "u-l03", "tag": "L-03", "name": "Yard lathe headstock", "serial": "LS-0031"},
+        "revision": "lathe-spindle.1",
+        "complaint": "Chatters on facing cuts; nose warm after ten minutes",
+        "known": "Front bearing was drawn up by ear last winter.",
+        "basis": "worn matched parts",
+        "schools": {"spindle": "B", "reuse": "B"},
+        "bench": "lathe bay",
+        "waits_for": "",
+    },
+    {
+        "id": "k08",
+        "unit": {"id": "u-k08", "tag": "K-08", "name": "Dredger Pell gearbox", "serial": "GB5-0117"},
+        "revision": "dredger-gearbox.1",
+        "complaint": "Jumps out of second; metal in the oil",
+        "stands": "field",
+        "bench": "dredger, engine room",
+        "waits_for": "",
+    },
+    {
+        "id": "t05",
+        "unit": {"id": "u-t05", "tag": "T-05", "name": "Boring mill rotary table", "serial": "RT2-009"},
+        "revision": "rotary-table.1",
+        "complaint": "Table creeps when clamped; lash felt at the hand wheel",
+        "bench": "bench 5",
+        "waits_for": "",
+    },
+)
+OLD_JOB: dict[str, Any] = {
+    "id": "w08", "unit": {"id": "u-w08", "tag": "W-08", "name": "Old Ambry ramp winch", "serial": "RW7-0309"},
+    "revision": "ramp-winch.1", "complaint": "Housing cracked at the feet", "basis": "worn matched parts",
+    "serials": {"bevel-pinion": "SET-1439-07", "bevel-gear": "SET-1439-07"}, "bench": "scrap", "waits_for": "",
+}  # fmt: skip

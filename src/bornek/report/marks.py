@@ -26,7 +26,7 @@ class Scale:
         return PAD + share * (self.width - 2 * PAD)
 
 
-def _words(x: float, y: float, text: str, size: float = 8, bold: bool = False, anchor: str = "start",
+def words_at(x: float, y: float, text: str, size: float = 8, bold: bool = False, anchor: str = "start",
            colour: Color = INK) -> String:  # fmt: skip
     return String(x, y, text, fontName=BOLD if bold else PLAIN, fontSize=size, textAnchor=anchor,
                   fillColor=colour)  # fmt: skip
@@ -53,7 +53,7 @@ def draw_strip(scene: Scene, width: float) -> Drawing:
                 d.add(_line(x(end), base, x(end), base + high + 8, 1.5, BLUE))
         far_left = scene["needle"] is not None and x(scene["needle"]["at"]) > width / 2
         d.add(
-            _words(
+            words_at(
                 PAD if far_left else width - PAD,
                 base + high + 24,
                 f"window {w['label']} {scene['unit']}",
@@ -66,7 +66,7 @@ def draw_strip(scene: Scene, width: float) -> Drawing:
         long = bool(tick["label"])
         d.add(_line(x(tick["at"]), base, x(tick["at"]), base + (6 if long else 3), 0.7))
         if long:
-            d.add(_words(x(tick["at"]), base - 9, tick["label"], 7, anchor="middle", colour=INK_2))
+            d.add(words_at(x(tick["at"]), base - 9, tick["label"], 7, anchor="middle", colour=INK_2))
     d.add(_line(x(scene["lo"]), base, x(scene["hi"]), base, 1.2))
     if scene["aim"] is not None:
         d.add(_line(x(scene["aim"]), base, x(scene["aim"]), base + high, 1, WHITE))
@@ -89,7 +89,7 @@ def _needle(d: Drawing, n: Scene, x: Scale, top: float) -> None:
     for end in (lo, hi):
         d.add(_line(end, top + 9, end, top + 15, 1.5))
     right = at < x.width * 0.6
-    d.add(_words(at + (6 if right else -6), top + 20, f"{n['label']} {n['give_label']}", 11, True,
+    d.add(words_at(at + (6 if right else -6), top + 20, f"{n['label']} {n['give_label']}", 11, True,
                  "start" if right else "end"))  # fmt: skip
 
 
@@ -102,9 +102,9 @@ def draw_pack(scene: Scene, width: float) -> Drawing:
     d.add(_box(PAD, 4, width - 2 * PAD, 6, HAIR))
     for plate, height in zip(plates, heights, strict=True):
         d.add(_box(PAD + 14, y, width - 60, height, STEEL, INK))
-        d.add(_words(width - 40, y + height / 2 - 3, plate["label"], 8, True))
+        d.add(words_at(width - 40, y + height / 2 - 3, plate["label"], 8, True))
         y += height
-    d.add(_words(PAD, y + 5, f"pack {scene['now_label']}", 8, True))
+    d.add(words_at(PAD, y + 5, f"pack {scene['now_label']}", 8, True))
     return d
 
 
@@ -118,7 +118,7 @@ def draw_log(scene: Scene, width: float) -> Drawing:
     before: tuple[float, float] | None = None
     for i, row in enumerate(rows):
         y = (len(rows) - i - 0.5) * step
-        d.add(_words(PAD, y + 3, f"{row['label']}  {row['pack']}", 7.5))
+        d.add(words_at(PAD, y + 3, f"{row['label']}  {row['pack']}", 7.5))
         if row["predicted"]:
             p = row["predicted"]
             d.add(_box(x(p["lo"]), y - 3, x(p["hi"]) - x(p["lo"]), 6, YELLOW, INK))
@@ -144,7 +144,7 @@ def _found(
     start = max(start, at + 10) if right else start
     wide = 5.0 * len(label)
     d.add(_box(start if right else start - wide, y - 5, wide, 10, WHITE))
-    d.add(_words(start, y - 3, label, 8, True, "start" if right else "end"))
+    d.add(words_at(start, y - 3, label, 8, True, "start" if right else "end"))
     return at, y
 
 

@@ -4,34 +4,25 @@ from __future__ import annotations
 
 import io
 from datetime import datetime
-from importlib import resources
 from typing import Any
 from xml.sax.saxutils import escape
 
 from reportlab.graphics.shapes import Drawing
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.styles import ParagraphStyle
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.platypus import Flowable, KeepTogether, Paragraph, SimpleDocTemplate, Spacer, Table, TableStyle
 
+from bornek.report.flank_mark import draw_flank
+from bornek.report.fonts_in import MATH, use_fonts
 from bornek.report.marks import BOLD, DRAWERS, HAIR, INK, INK_2, PLAIN
+from bornek.report.section_mark import draw_section
 
 WIDTH = A4[0] - 96
-MATH = "Bornek-Math"
 _BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
 _SMALL = ParagraphStyle("small", parent=_BODY, fontSize=8, leading=10.5, textColor=INK_2)
 _HEAD = ParagraphStyle("head", parent=_BODY, fontName=BOLD, fontSize=13, leading=17, spaceBefore=10)
 _TITLE = ParagraphStyle("title", parent=_HEAD, fontSize=20, leading=25)
 _ZONE = ParagraphStyle("zone", parent=_HEAD, fontSize=10, leading=13, spaceBefore=6)
-
-
-def _fonts() -> None:
-    if PLAIN in pdfmetrics.getRegisteredFontNames():
-        return
-    for name, file in ((PLAIN, "bornek-sans-regular"), (BOLD, "bornek-sans-bold"), (MATH, "noto-sans-math")):
-        data = resources.files("bornek.report").joinpath(f"fonts/{file}.ttf").read_bytes()
-        pdfmetrics.registerFont(TTFont(name, io.BytesIO(data)))
 
 
 def _text(words: str, style: ParagraphStyle = _BODY) -> Paragraph:
@@ -43,7 +34,7 @@ def _text(words: str, style: ParagraphStyle = _BODY) -> Paragraph:
 
 def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
     """A build sheet: as found, every round, as left, the working, who and when."""
-    _fonts()
+    use_fonts()
     job = record["job"]
     out = io.BytesIO()
     title = f"{job['tag']} {job['unit_name']}"
@@ -56,10 +47,32 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
         _text("Names below are named, not authenticated. The maker's manual, the shop's rules and local "
               "codes come first.", _SMALL),
     ]  # fmt: skip
+    if job["known"]:
+        story.insert(3, _text(f"Known: {job['known']}"))
+    if job["section"]["shapes"]:
+        story += [Spacer(0, 8), draw_section(job["section"], WIDTH)]
+    story += _strip(record)
     for setting in record["settings"]:
         story += _setting(setting)
     doc.build(story, onFirstPage=_foot(title), onLaterPages=_foot(title))
     return out.getvalue()
+
+
+def _strip(record: dict[str, Any]) -> list[Flowable]:
+    """As found, what came off, what lay loose, and the first draft of the build."""
+    story: list[Flowable] = []
+    if record["strip"]:
+        rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record["strip"]]
+        story += [_text("Strip", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
+    painted = [f for f in record["flanks"] if f["patches"][0]["points"]]
+    if painted:
+        story += [_text("Contact as found", _ZONE), *(draw_flank(f, 240) for f in painted)]
+    if record["draft"]:
+        rows = [[str(s["number"]), s["label"], s["words"]] for s in record["draft"]]
+        story += [_text("First draft of the build order", _ZONE), _grid(rows, [30, 170, WIDTH - 200])]
+    if record["photos"]:
+        story += [_text("Photos in the exchange file", _ZONE), *(_text(words) for words in record["photos"])]
+    return story
 
 
 def _foot(title: str) -> Any:

@@ -1,30 +1,30 @@
-"""A unit comes in: a job with its own copy of the type's definition, places and settings."""
+"""A unit comes in: a job with its own copy of the type's definition, parts, places and settings."""
 
 from __future__ import annotations
 
 from typing import Any
 
 from bornek.core.errors import InputError, NotFound
+from bornek.core.plain import dump
+from bornek.core.schools import read_schools
 from bornek.core.settings.given import read_given
 from bornek.core.settings.registry import find_kind
-from bornek.services.desk import Desk, digest
+from bornek.core.units.definition import Definition, SettingPoint
+from bornek.core.units.limits import choose_limit, give_limits
+from bornek.services.components import identify
+from bornek.services.desk import Desk
+from bornek.services.index_job import index_job
+from bornek.services.job_definition import definition_of
 from bornek.store import tables as t
 
-
-def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any]) -> t.UnitTypeRevision:
-    """A unit type and its first, immutable revision."""
-    desk.session.add(t.UnitType(id=type_id, name=name))
-    revision = t.UnitTypeRevision(id=f"{type_id}.1", unit_type_id=type_id, number=1,
-                                  definition=definition, sha256=digest(definition))  # fmt: skip
-    desk.session.flush()
-    desk.session.add(revision)
-    desk.session.flush()
-    return revision
+BASES = ("new parts", "worn matched parts")
 
 
 def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
-    """sent: id, unit {id, tag, name, serial}, revision, complaint, length_unit, bench, waits_for."""
-    who = desk.mechanic()
+    """sent: id, unit {id, tag, name, serial}, revision, complaint, known, stands, basis, schools, gauges,
+    serials {part: serial}, length_unit, bench, waits_for. Raises InputError for what does not hold.
+    """
+    desk.mechanic()
     revision = desk.session.get(t.UnitTypeRevision, sent["revision"])
     if revision is None:
         raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision")
@@ -35,40 +35,61 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
         desk.session.flush()
     job = t.Job(
         id=sent["id"], unit_id=unit.id, unit_type_revision_id=revision.id, definition=revision.definition,
-        complaint=sent.get("complaint", ""), length_unit=sent.get("length_unit", "mm"),
-        schools=sent.get("schools", {}), bench=sent.get("bench", ""),
-        waits_for=sent.get("waits_for", ""), opened_at=desk.now, seq=0,
+        complaint=sent.get("complaint", ""), known=sent.get("known", ""), stands=sent.get("stands", "bench"),
+        basis=sent.get("basis", BASES[0]), gauges=sent.get("gauges", []),
+        length_unit=sent.get("length_unit", "mm"), schools=read_schools(sent.get("schools", {})),
+        bench=sent.get("bench", ""), waits_for=sent.get("waits_for", ""), opened_at=desk.now, seq=0,
     )  # fmt: skip
     desk.session.add(job)
     desk.session.flush()
-    places = {}
-    for p in revision.definition["places"]:
-        places[p["key"]] = t.Place(id=f"{job.id}.{p['key']}", job_id=job.id, **p)
-        desk.session.add(places[p["key"]])
-    desk.session.flush()
-    for position, s in enumerate(revision.definition["settings"]):
-        _add_setting(desk, job, places, s, position, who.id)
+    lay_out(desk, job, unit.serial)
+    identify(desk, job, sent.get("serials", {}))
+    index_job(desk.session, job.id)
     return job
 
 
-def _add_setting(
-    desk: Desk, job: t.Job, places: dict[str, t.Place], s: dict[str, Any], position: int, who: str
-) -> None:
-    kind = find_kind(s["kind"])
-    if s["place"] not in places:
-        raise InputError(f"Setting {s['key']!r} stands at an unknown place {s['place']!r}.", field="place")
-    read_given(kind, s["given"], job.length_unit)
-    setting_id = f"{job.id}.{s['key']}"
+def lay_out(desk: Desk, job: t.Job, serial: str) -> None:
+    """Rows for the parts, places and settings of the job's definition that have none yet."""
+    d = definition_of(job)
+    for position, p in enumerate(d.parts):
+        if desk.session.get(t.Part, f"{job.id}.{p.key}") is None:
+            desk.session.add(t.Part(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, kind=p.kind,
+                                    number=p.number, count=p.count, position=position))  # fmt: skip
+    for place in d.places:
+        if desk.session.get(t.Place, f"{job.id}.{place.key}") is None:
+            desk.session.add(t.Place(id=f"{job.id}.{place.key}", job_id=job.id, key=place.key, label=place.label,
+                                     shim_form=place.shim_form))  # fmt: skip
+    desk.session.flush()
+    for position, s in enumerate(d.settings):
+        if desk.session.get(t.Setting, f"{job.id}.{s.key}") is None:
+            _add_setting(desk, job, d, s, position, serial)
+
+
+def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, position: int, serial: str) -> None:
+    kind = find_kind(s.kind)
+    if d.place(s.place) is None:
+        raise InputError(f"Setting {s.key!r} stands at an unknown place {s.place!r}.", field="place")
+    limit = choose_limit(s.limits, serial, job.basis) if s.limits else None
+    given = give_limits(kind, s.given, limit)
+    read_given(kind, given, job.length_unit)
+    gauge = _gauge(desk, job, s)
+    setting_id = f"{job.id}.{s.key}"
     desk.session.add(
-        t.Setting(id=setting_id, job_id=job.id, place_id=places[s["place"]].id, key=s["key"],
-                  label=s["label"], kind=kind.id, kind_version=kind.version, gauge_id=s.get("gauge"),
-                  rests_on=s.get("rests_on", []), position=position)
+        t.Setting(id=setting_id, job_id=job.id, place_id=f"{job.id}.{s.place}", key=s.key, label=s.label,
+                  kind=kind.id, kind_version=kind.version, gauge_id=gauge, rests_on=list(s.rests_on),
+                  position=position)
     )  # fmt: skip
     desk.session.flush()
     job.seq += 1
     desk.session.add(
         t.GivenRevision(id=f"{setting_id}.given.1", setting_id=setting_id, seq=job.seq,
-                        given=s["given"], mechanic_id=who, at=desk.now)
+                        given=dump(given), mechanic_id=desk.mechanic().id, at=desk.now)
     )  # fmt: skip
     desk.session.add(t.Round(id=f"{setting_id}.1", setting_id=setting_id, number=1, act_id=None))
     desk.session.flush()
+
+
+def _gauge(desk: Desk, job: t.Job, s: SettingPoint) -> str | None:
+    """The type's gauge if the job uses it or names none; else the job's own; one that is not here is left out."""
+    wanted = s.gauge if not job.gauges or s.gauge in job.gauges else str(job.gauges[0])
+    return wanted if wanted and desk.session.get(t.Gauge, wanted) is not None else None

@@ -5,35 +5,19 @@ from __future__ import annotations
 from typing import Any
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError, NotFound
-from bornek.core.plain import dump
 from bornek.services.desk import Desk
 from bornek.services.receive_job import receive_job
-from bornek.services.view_board import view_job
-from bornek.services.views import UnitTypeView
+from bornek.services.unit_types import define_type
+from bornek.services.view_job import view_job
 from bornek.store import tables as t
 
 
-def list_unit_types(session: Session) -> list[dict[str, Any]]:
-    """The newest revision of every type."""
-    rows = session.execute(
-        select(t.UnitType, t.UnitTypeRevision)
-        .join(t.UnitTypeRevision, t.UnitTypeRevision.unit_type_id == t.UnitType.id)
-        .order_by(t.UnitType.name, t.UnitTypeRevision.number)
-    )
-    newest = {kind.id: (kind, revision) for kind, revision in rows}
-    shown: list[dict[str, Any]] = dump([
-        UnitTypeView(revision.id, kind.name, revision.number,
-                     [s["label"] for s in revision.definition["settings"]])
-        for kind, revision in newest.values()
-    ])  # fmt: skip
-    return shown
-
-
 def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
-    """sent: id, revision, tag, name, serial, complaint, length_unit, bench, waits_for.
+    """sent: what receive_job takes, with tag, name and serial instead of unit; revision may be empty.
+
+    Without a revision the job is begun from nothing: a new, empty type of its name, to be filled in.
 
     A machine that was here before is known by type and serial and keeps its history, whatever its tag
     is now. Raises InputError when the tag hangs on another machine.
@@ -41,6 +25,8 @@ def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
     desk.mechanic()
     if desk.session.get(t.Job, sent["id"]) is not None:
         raise InputError("A job with this id is already open.", field="id")
+    if not sent["revision"]:
+        sent = {**sent, "revision": define_type(desk, f"own-{sent['id']}"[:60], sent["name"], {}).id}
     revision = desk.session.get(t.UnitTypeRevision, sent["revision"])
     if revision is None:
         raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision",

@@ -1,7 +1,12 @@
-"""The yard at a glance: every unit on the bench, its next move and what it waits for."""
+"""The yard's board: every open unit with its next move, grouped by who can act.
+
+What a job shows there is kept in its standing and made afresh when the job was written on, or when the
+drawer that its packs draw from was.
+"""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from datetime import date
 from typing import Any
 
@@ -9,64 +14,93 @@ from sqlalchemy.orm import Session
 
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
-from bornek.core.scenes import Strip
-from bornek.services.bench import Bench, open_bench
 from bornek.services.drawer import low_shims
-from bornek.services.views import BoardRow, BoardView, JobView, SettingSummary
+from bornek.services.job_definition import definition_of
+from bornek.services.view_job import summaries
+from bornek.services.views import BoardRow, BoardView, SettingSummary
 from bornek.store import tables as t
-from bornek.store.queries.jobs import job_with_unit, open_jobs, settings_of
+from bornek.store.queries.drawer import movements_by_form
+from bornek.store.queries.jobs import band_counts, job_with_unit, standings_in, unread_jobs
 
 URGENCY = ("out_high", "out_low", "not_proven", "at_edge", "read_again", "not_read", "in")
 BANDS = ("hands", "held", "done")
+SHOWN = 40
+AT_ONCE = 100
 
 
-def view_board(session: Session, today: date) -> dict[str, Any]:
-    rows = [_row(session, job, unit, today) for job, unit in open_jobs(session)]
-    rows.sort(key=lambda r: BANDS.index(r.band))
-    count = {band: sum(r.band == band for r in rows) for band in BANDS}
+def board_is_stale(session: Session) -> bool:
+    """Whether something shown on the board must be made afresh first."""
+    return bool(unread_jobs(session, 1)) or bool(_outdated(session))
+
+
+def refresh_board(session: Session, today: date) -> int:
+    """Makes standings afresh, at most a hundred in one transaction; returns how many."""
+    marks = movements_by_form(session)
+    jobs = unread_jobs(session, AT_ONCE)
+    jobs += [job_with_unit(session, job_id) for job_id in _outdated(session)[: AT_ONCE - len(jobs)]]
+    for job, unit in jobs:
+        row = _row(session, job, unit, today)
+        lead = next((s for s in row.settings if s.id == row.setting_id), None)
+        session.merge(t.Standing(
+            job_id=job.id, seq=job.seq, mark=_mark(job, marks), band=row.band,
+            rank=sum(x * n for x, n in zip(_rank(lead), (10, 1), strict=True)) if lead else 99, row=dump(row),
+        ))  # fmt: skip
+    session.flush()
+    return len(jobs)
+
+
+def view_board(session: Session, _today: date) -> dict[str, Any]:
+    """The first rows of each band; refresh_board has to run before when board_is_stale."""
+    rows = [x.row for band in BANDS for x in standings_in(session, band, SHOWN)]
+    count = band_counts(session)
     say = [Span("Nothing needs hands.")]
-    if count["hands"]:
-        say = [Span(rows[0].tag, True), Span(": "), *(Span(s.text) for s in rows[0].say)]
-    board = BoardView(say, count["hands"], count["held"], count["done"], rows, low_shims(session))
-    view: dict[str, Any] = dump(board)
-    return view
+    if rows and rows[0]["band"] == "hands":
+        first = rows[0]
+        say = [Span(first["tag"], True), Span(": "), *(Span(s["text"]) for s in first["say"])]
+    view: dict[str, Any] = dump(
+        BoardView(
+            say, count.get("hands", 0), count.get("held", 0), count.get("done", 0), [], low_shims(session)
+        )
+    )
+    return view | {"rows": rows}
 
 
-def job_view(session: Session, job_id: str, today: date) -> JobView:
-    job, unit = job_with_unit(session, job_id)
-    return JobView(job.id, unit.tag, unit.name, unit.serial, job.complaint, job.bench, job.length_unit,
-                   job.waits_for, job.schools, job.seq, summaries(session, job, today))  # fmt: skip
+def _outdated(session: Session) -> list[str]:
+    """Jobs shown on the board whose drawer has moved since."""
+    marks = movements_by_form(session)
+    shown = [x for band in BANDS[:2] for x in standings_in(session, band, SHOWN)]
+    return [x.job_id for x in shown if x.mark != _known_mark(x.mark, marks)]
 
 
-def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
-    view: dict[str, Any] = dump(job_view(session, job_id, today))
-    return view
+def _mark(job: t.Job, marks: Mapping[str, int]) -> str:
+    forms = sorted({p.shim_form for p in definition_of(job).places} - {"", "none"})
+    return ";".join(f"{form}={marks.get(form, 0)}" for form in forms)
+
+
+def _known_mark(mark: str, marks: Mapping[str, int]) -> str:
+    """The same mark as it would be now."""
+    forms = [part.rsplit("=", 1)[0] for part in mark.split(";") if part]
+    return ";".join(f"{form}={marks.get(form, 0)}" for form in forms)
 
 
 def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
     settings = summaries(session, job, today)
     unsigned = [s for s in settings if not s.signed]
     lead = min(unsigned, key=_rank) if unsigned else (settings[-1] if settings else None)
-    band = "done" if not unsigned else "held" if job.waits_for else "hands"
+    band = (
+        "held"
+        if job.waits_for and (unsigned or not settings)
+        else "hands"
+        if unsigned or not settings
+        else "done"
+    )
     say = lead.say if lead and unsigned else [Span("Every setting is signed. Take the record.")]
-    return BoardRow(job.id, unit.tag, unit.name, job.bench, band, job.waits_for, say,
+    if not settings:
+        say = [Span("Nothing is defined to be set. Fill in the job's own definition.")]
+    return BoardRow(job.id, unit.tag, unit.name, job.bench, band, job.waits_for, list(say),
                     lead.id if lead else None, lead.label if lead else "", settings)  # fmt: skip
 
 
-def _rank(summary: SettingSummary) -> tuple[bool, int]:
+def _rank(summary: SettingSummary) -> tuple[int, int]:
     """A setting in the middle of a round comes before one not begun."""
-    return not summary.begun, URGENCY.index(summary.verdict)
-
-
-def summaries(session: Session, job: t.Job, today: date) -> list[SettingSummary]:
-    return [_summary(open_bench(session, s.id, today)) for s in settings_of(session, job.id)]
-
-
-def _summary(bench: Bench) -> SettingSummary:
-    sheet, log = bench.sheet(), bench.log
-    strip = next((s for s in sheet.scenes if isinstance(s, Strip)), None)
-    return SettingSummary(
-        log.setting.id, log.setting.label, log.place.label, sheet.title, sheet.round, list(sheet.say),
-        sheet.verdict.code, sheet.verdict.words, strip, log.signature is not None and not log.disturbed,
-        log.disturbed, bool(bench.ctx.entries),
-    )  # fmt: skip
+    return int(not summary.begun), URGENCY.index(summary.verdict)

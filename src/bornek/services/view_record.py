@@ -8,15 +8,25 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.build.first_draft import DraftStep, first_draft
 from bornek.core.draw import value_label
 from bornek.core.phrases import adjust, text_of
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm
+from bornek.core.scenes import Flank
 from bornek.core.settings.records import State
+from bornek.core.strip.baselines import baselines
+from bornek.core.strip.facts import LockedOut, Removed, Wrong
+from bornek.core.strip.ledger import ledger
+from bornek.core.strip.removal import doomed, find_way, standings
 from bornek.services.bench import Bench, open_bench, unpack_raw, unpack_state
-from bornek.services.view_board import job_view
+from bornek.services.facts_of import facts_of
+from bornek.services.job_definition import definition_of
+from bornek.services.photos_of import photos_view
+from bornek.services.view_job import job_view
 from bornek.services.view_setting import view_signature
-from bornek.services.views import RecordAct, RecordEntry, RecordSetting, RecordView
+from bornek.services.view_strip import flanks_of, read_as_found
+from bornek.services.views import FoundLine, RecordAct, RecordEntry, RecordSetting, RecordView
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit, settings_of
 from bornek.store.queries.setting_log import all_entries
@@ -28,12 +38,50 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     job, _ = job_with_unit(session, job_id)
     benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
     record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
-                        [_setting(b, all_entries(session, b.log.setting.id)) for b in benches])  # fmt: skip
+                        [_setting(b, all_entries(session, b.log.setting.id)) for b in benches],
+                        *_strip(session, job))  # fmt: skip
     view: dict[str, Any] = dump(record)
     for shown, bench in zip(view["settings"], benches, strict=True):
         if bench.log.signature is not None:
             shown["sheet"] = bench.log.signature.snapshot["sheet"]
     return view
+
+
+def _strip(session: Session, job: t.Job) -> tuple[list[FoundLine], list[Flank], list[DraftStep], list[str]]:
+    """The strip in lines, the witness as painted, the first draft of the build, captions of photos."""
+    d, facts = definition_of(job), facts_of(session, job.id)
+    lines = [
+        FoundLine("as found", b.label, b.words or "not written down", "")
+        for b in baselines(d, facts, read_as_found(session, job.id))
+        if b.kind != "reading"
+    ]
+    for f in facts:
+        body = f.body
+        if isinstance(body, LockedOut):
+            lines.insert(0, FoundLine("locked out", body.points, f"key with {body.key_holder}", f.by))
+        elif isinstance(body, Wrong):
+            lines.append(FoundLine(body.what, d.label_of(body.part), body.words, f.by))
+        elif isinstance(body, Removed):
+            part = d.part(body.part)
+            dead = doomed(part, find_way(body.way)) if part else ""
+            words = [f"{body.count} off, {find_way(body.way).label}", f"tag {body.tag}" if body.tag else "", body.side,
+                     body.orientation, f"bag {body.bag}" if body.bag else "", f"no re-use: {dead}" if dead else "",
+                     body.remark]  # fmt: skip
+            lines.append(
+                FoundLine("taken off", d.label_of(body.part), "; ".join(w for w in words if w), f.by)
+            )
+    for s in standings(d, facts):
+        if 0 < s.off != s.part.count:
+            lines.append(FoundLine("count", s.part.label, s.words, ""))
+    for i in ledger(facts):
+        lines.append(
+            FoundLine("loose", i.what, f"dropped at {i.where}; {i.words or 'NOT ACCOUNTED FOR'}", i.by)
+        )
+    captions = [
+        f"{d.label_of(p.subject) or 'the unit'}: {p.caption or 'no caption'}"
+        for p in photos_view(session, job.id)
+    ]
+    return lines, flanks_of(d, facts), first_draft(d, facts), captions
 
 
 def _setting(bench: Bench, entries: Sequence[t.Entry]) -> RecordSetting:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
+from bornek.core.build.first_draft import DraftStep
 from bornek.core.next_move import Option
 from bornek.core.phrases import Span
-from bornek.core.scenes import Scene, Strip
+from bornek.core.scenes import Flank, Scene, Section, Strip
 from bornek.core.settings.kind import Domain
 from bornek.core.sheet import Sheet
 
@@ -106,6 +107,7 @@ class Expectation:
 @dataclass(frozen=True)
 class SettingSummary:
     id: str
+    key: str
     label: str
     place: str
     title: str
@@ -120,18 +122,74 @@ class SettingSummary:
 
 
 @dataclass(frozen=True)
+class SchoolView:
+    """A question where good mechanics differ: the school in force, and the other."""
+
+    key: str
+    label: str
+    school: str
+    does: str
+    means: str
+    other: str
+    other_means: str
+
+
+@dataclass(frozen=True)
+class PlaceView:
+    """A place of the section: its parts, what was found there, and the settings that stand there."""
+
+    key: str
+    number: int
+    label: str
+    shim_form: str
+    parts: list[str]
+    found: list[str]
+    settings: list[str]
+
+
+@dataclass(frozen=True)
+class Stay:
+    """Where a component was, what it ran with there."""
+
+    tag: str
+    unit_name: str
+    serial: str
+    opened: str
+    words: list[str]
+
+
+@dataclass(frozen=True)
+class ComponentView:
+    part: str
+    label: str
+    serial: str
+    stays: list[Stay]
+
+
+@dataclass(frozen=True)
 class JobView:
     id: str
     tag: str
     unit_name: str
     serial: str
     complaint: str
+    known: str
+    stands: str
+    basis: str
     bench: str
     length_unit: str
     waits_for: str
-    schools: dict[str, str]
+    schools: list[SchoolView]
+    gauges: list[str]
+    cautions: list[str]
     version: int
+    closed_at: str
+    close_blockers: list[str]
+    open: dict[str, int]
     settings: list[SettingSummary]
+    section: Section
+    places: list[PlaceView]
+    components: list[ComponentView]
 
 
 @dataclass(frozen=True)
@@ -150,6 +208,8 @@ class BoardRow:
 
 @dataclass(frozen=True)
 class BoardView:
+    """`rows` are the first of each band; the counts are of all open jobs."""
+
     say: list[Span]
     needs_hands: int
     held_up: int
@@ -159,13 +219,25 @@ class BoardView:
 
 
 @dataclass(frozen=True)
+class SerialPart:
+    """A part that has its own serial."""
+
+    key: str
+    label: str
+
+
+@dataclass(frozen=True)
 class UnitTypeView:
     """The newest revision of a unit type; `id` is the revision's."""
 
     id: str
+    type_id: str
     name: str
     number: int
     settings: list[str]
+    parts: int
+    serial_parts: list[SerialPart]
+    gauges: list[str]
 
 
 @dataclass(frozen=True)
@@ -240,7 +312,21 @@ class RecordSetting:
 
 
 @dataclass(frozen=True)
+class FoundLine:
+    """A line of the strip on the record: as found, missing or wrong, taken off, loose."""
+
+    zone: str
+    label: str
+    words: str
+    by: str
+
+
+@dataclass(frozen=True)
 class RecordView:
     job: JobView
     opened_at: str
     settings: list[RecordSetting]
+    strip: list[FoundLine]
+    flanks: list[Flank]
+    draft: list[DraftStep]
+    photos: list[str]

@@ -28,6 +28,11 @@ class Database:
         self.engine = _engine(self.path)
         self._writer = self.engine.execution_options(bornek_write=True)
 
+    @property
+    def files(self) -> Path:
+        """The folder beside the database where photos lie."""
+        return self.path.with_suffix(".files")
+
     @contextmanager
     def reading(self) -> Iterator[Session]:
         with Session(self.engine) as session:

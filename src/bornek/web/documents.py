@@ -50,6 +50,17 @@ def writes(blp: Blueprint, body: Any, kind: Any) -> Callable[[_Route], _Route]:
     return decorate
 
 
+def problems(blp: Blueprint, *statuses: int) -> Callable[[_Route], _Route]:
+    """The refusals that a route of a file documents."""
+
+    def decorate(route: _Route) -> _Route:
+        for status in statuses:
+            route = _problem(blp, status)(route)
+        return route
+
+    return decorate
+
+
 def _problem(blp: Blueprint, status: int) -> Callable[[_Route], _Route]:
     decorate: Callable[[_Route], _Route] = blp.alt_response(
         status, schema=PROBLEM_REF, content_type="application/problem+json"

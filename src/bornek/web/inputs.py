@@ -75,17 +75,69 @@ class ExpectIn(Schema):
 
 
 class JobIn(Schema):
-    """A unit comes in: its type, its identity, what is wrong with it."""
+    """A unit comes in: its type (empty: from nothing), its identity, what is wrong with it."""
 
     id = fields.String(required=True, validate=[ID, validate.Length(max=40)])
-    revision = fields.String(required=True, validate=validate.Length(1, 60))
+    revision = fields.String(load_default="", validate=validate.Length(max=60))
     tag = fields.String(required=True, validate=validate.Length(1, 12))
     name = fields.String(required=True, validate=validate.Length(1, 80))
     serial = fields.String(required=True, validate=validate.Length(1, 60))
     complaint = _words()
+    known = _words(1000)
+    stands = fields.String(load_default="bench", validate=validate.OneOf(["bench", "field"]))
+    basis = fields.String(
+        load_default="new parts", validate=validate.OneOf(["new parts", "worn matched parts"])
+    )
+    schools = fields.Dict(keys=fields.String(), values=fields.String(), load_default=dict)
+    gauges = fields.List(fields.String(validate=validate.Length(max=60)), load_default=list)
+    serials = fields.Dict(keys=fields.String(), values=fields.String(validate=validate.Length(max=60)),
+                          load_default=dict)  # fmt: skip
     length_unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
     bench = _words(60)
     waits_for = _words(120)
+
+
+class FactIn(Schema):
+    """Something written down: its kind and body; a correction names what it supersedes."""
+
+    id = _id()
+    kind = fields.String(required=True, validate=validate.Length(1, 40))
+    body = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    supersedes = fields.String(validate=validate.Length(max=60))
+    void = fields.Boolean()
+    let_go = fields.List(fields.String(validate=validate.Length(max=100)), load_default=list)
+    let_go_words = _words()
+
+
+class SerialsIn(Schema):
+    """Which component is which part: part key to serial."""
+
+    serials = fields.Dict(keys=fields.String(), values=fields.String(validate=validate.Length(max=60)),
+                          required=True)  # fmt: skip
+
+
+class CloseIn(Schema):
+    id = _id()
+    words = _words()
+
+
+class DefinitionIn(Schema):
+    definition = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
+
+
+class ExtendIn(DefinitionIn):
+    seen = _seen()
+
+
+class TypeIn(DefinitionIn):
+    """A unit type's next revision; `seen` is the revision that was edited, 0 for a new type."""
+
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    seen = _seen()
+
+
+class PartsIn(Schema):
+    csv = fields.String(required=True, validate=validate.Length(1, 200_000))
 
 
 class CountIn(Schema):

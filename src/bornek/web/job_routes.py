@@ -10,23 +10,18 @@ from flask_smorest import Blueprint
 from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
+from bornek.report.section_mark import section_svg
 from bornek.services.exchange import export_job, import_job
 from bornek.services.receive_unit import receive_unit
-from bornek.services.view_board import view_job
+from bornek.services.view_job import view_job
 from bornek.services.view_record import view_record
 from bornek.services.views import JobView, RecordView
-from bornek.web.documents import PROBLEM_REF, shows, writes
+from bornek.web.documents import problems, shows, writes
 from bornek.web.inputs import JobIn
-from bornek.web.wire import wire
+from bornek.web.wire import attached, wire
 
 blp = Blueprint("jobs", __name__, url_prefix="/api/jobs", description="Jobs and their records")
 BINARY = {"type": "string", "format": "binary"}
-
-
-def _file(data: bytes | str, mime: str, name: str) -> Response:
-    response = Response(data, mimetype=mime)
-    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
-    return response
 
 
 def _record(job_id: str) -> dict[str, Any]:
@@ -54,34 +49,43 @@ def record(job_id: str) -> Response:
 
 @blp.get("/<job_id>/record.pdf")
 @blp.response(200, BINARY, content_type="application/pdf")
-@blp.alt_response(404, schema=PROBLEM_REF, content_type="application/problem+json")
+@problems(blp, 404)
 def pdf(job_id: str) -> Response:
     shown = _record(job_id)
-    return _file(record_pdf(shown, wire().clock()), "application/pdf", f"record-{shown['job']['tag']}.pdf")
+    return attached(record_pdf(shown, wire().clock()), "application/pdf", f"record-{shown['job']['tag']}.pdf")
+
+
+@blp.get("/<job_id>/section.svg")
+@blp.response(200, {"type": "string"}, content_type="image/svg+xml")
+@problems(blp, 404)
+def svg(job_id: str) -> Response:
+    with wire().sessions.reading() as session:
+        shown = view_job(session, job_id, wire().clock().date())
+    return attached(section_svg(shown["section"]), "image/svg+xml", f"section-{shown['tag']}.svg")
 
 
 @blp.get("/<job_id>/readings.csv")
 @blp.response(200, {"type": "string"}, content_type="text/csv")
-@blp.alt_response(404, schema=PROBLEM_REF, content_type="application/problem+json")
+@problems(blp, 404)
 def csv(job_id: str) -> Response:
     shown = _record(job_id)
-    return _file(readings_csv(shown), "text/csv", f"readings-{shown['job']['tag']}.csv")
+    return attached(readings_csv(shown), "text/csv", f"readings-{shown['job']['tag']}.csv")
 
 
 @blp.get("/<job_id>/exchange.zip")
 @blp.response(200, BINARY, content_type="application/zip")
-@blp.alt_response(404, schema=PROBLEM_REF, content_type="application/problem+json")
+@problems(blp, 404)
 def exchange(job_id: str) -> Response:
     with wire().sessions.reading() as session:
-        return _file(export_job(session, job_id), "application/zip", f"job-{job_id}.zip")
+        return attached(export_job(session, job_id, wire().files), "application/zip", f"job-{job_id}.zip")
 
 
 @blp.post("/imports")
 @blp.doc(requestBody={"required": True, "content": {"application/zip": {"schema": BINARY}}})
 @blp.response(201, {"type": "object", "properties": {"job_id": {"type": "string"}}, "required": ["job_id"]})
-@blp.alt_response(422, schema=PROBLEM_REF, content_type="application/problem+json")
+@problems(blp, 422)
 def imports() -> Response:
     data = request.get_data(cache=False)
     if not data:
         raise InputError("No file was sent.", field="file", next_step="Choose an exchange file.")
-    return wire().write(lambda desk: {"job_id": import_job(desk.session, data)})
+    return wire().write(lambda desk: {"job_id": import_job(desk.session, data, wire().files)})

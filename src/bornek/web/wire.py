@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import hashlib
 from collections.abc import Callable
 from contextlib import AbstractContextManager
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from typing import Any, Protocol, cast
 
 from flask import Response, current_app, jsonify, request
@@ -21,9 +22,18 @@ class Sessions(Protocol):
     def writing(self) -> AbstractContextManager[Any]: ...
 
 
+class Files(Protocol):
+    """Where files are kept by their hash."""
+
+    def put(self, data: bytes) -> str: ...
+
+    def get(self, sha: str) -> bytes | None: ...
+
+
 @dataclass(frozen=True)
 class Wire:
     sessions: Sessions
+    files: Files
     clock: Callable[[], datetime]
 
     def read(self, work: Callable[..., Any], *args: Any) -> Response:
@@ -33,16 +43,41 @@ class Wire:
     def read_today(self, work: Callable[..., Any], *args: Any) -> Response:
         return self.read(work, *args, self.clock().date())
 
+    def freshen(self, stale: Callable[[Any], bool], refresh: Callable[[Any, date], int]) -> None:
+        """Brings kept figures up to date before a read, a bounded piece in each transaction."""
+        while True:
+            with self.sessions.reading() as session:
+                if not stale(session):
+                    return
+            with self.sessions.writing() as session:
+                if not refresh(session, self.clock().date()):
+                    return
+
     def write(self, work: Callable[..., Any], *args: Any) -> Response:
         """Runs a service once in one transaction; answers only after the commit."""
         key = request.headers.get("Idempotency-Key")
-        asked = [request.method, request.path, request.get_json(silent=True)]
+        asked = [
+            request.method,
+            request.full_path,
+            request.get_json(silent=True) or _digest(request.get_data()),
+        ]
         with self.sessions.writing() as session:
             desk = Desk(session, request.headers.get("X-Mechanic", ""), self.clock())
             made = once(desk, key, asked, lambda: {"answer": work(desk, *args)})
         response = jsonify(made["answer"])
         response.status_code = 201
         return response
+
+
+def attached(data: bytes | str, mime: str, name: str) -> Response:
+    """A file to be saved under a name."""
+    response = Response(data, mimetype=mime)
+    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+def _digest(data: bytes) -> str:
+    return hashlib.sha256(data).hexdigest() if data else ""
 
 
 def wire() -> Wire:

@@ -136,6 +136,12 @@ class Definition:
         """The parts of a shaft in their order, the shaft itself left out."""
         return tuple(p for p in self.parts if p.shaft == shaft and p.kind != "shaft")
 
+    def label_of(self, key: str) -> str:
+        """What a part, place or mesh is called; empty if there is none of that key."""
+        labels = {x.key: x.label for x in self.parts}
+        labels |= {x.key: x.label for x in self.meshes} | {x.key: x.label for x in self.places}
+        return labels.get(key, "")
+
     def parts_at(self, place: Place) -> tuple[Part, ...]:
         """The parts to which a place belongs: its own, or both of its mesh."""
         mesh = self.mesh(place.at)

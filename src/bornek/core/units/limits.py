@@ -64,14 +64,6 @@ def give_limits(kind: Calculation, given: Mapping[str, Any], limit: Limit | None
 
     A row meant as preload says so where the kind asks what its figure means; elsewhere preload is
     negative play, so the ends change sign and place.
-
-    >>> from bornek.core.settings.registry import find_kind
-    >>> row = Limit("0.02", "0.05", "card 3", meant="preload")
-    >>> give_limits(find_kind("shim_pack_end_play"), {"sense": "adds"}, row)["meant"]
-    'preload'
-    >>> given = give_limits(find_kind("two_row_bench"), {}, row)
-    >>> given["least"], given["greatest"]
-    ('-0.05', '-0.02')
     """
     if limit is None:
         return dict(given)

@@ -26,3 +26,13 @@ def find_lot(session: Session, form: str, thickness_nm: int) -> t.ShimLot | None
     return session.scalars(
         select(t.ShimLot).where(t.ShimLot.form == form, t.ShimLot.thickness_nm == thickness_nm)
     ).one_or_none()
+
+
+def movements_by_form(session: Session) -> dict[str, int]:
+    """How many movements each form of shim has had: rises with every one."""
+    rows = session.execute(
+        select(t.ShimLot.form, func.count())
+        .join(t.StockMovement, t.StockMovement.lot_id == t.ShimLot.id)
+        .group_by(t.ShimLot.form)
+    )
+    return dict(rows.all())

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import NotFound
@@ -26,11 +26,48 @@ def settings_of(session: Session, job_id: str) -> Sequence[t.Setting]:
     ).all()
 
 
-def open_jobs(session: Session) -> list[tuple[t.Job, t.Unit]]:
+def signed_settings(session: Session, job_id: str) -> set[str]:
+    """Ids of the job's settings that carry a signature."""
+    rows = session.scalars(
+        select(t.Signature.setting_id)
+        .join(t.Setting, t.Setting.id == t.Signature.setting_id)
+        .where(t.Setting.job_id == job_id)
+    )
+    return set(rows)
+
+
+def unread_jobs(session: Session, most: int) -> list[tuple[t.Job, t.Unit]]:
+    """Open jobs whose standing on the board is missing or older than their last seq."""
     query = (
-        select(t.Job, t.Unit).join(t.Unit, t.Unit.id == t.Job.unit_id).order_by(t.Job.opened_at, t.Unit.tag)
+        select(t.Job, t.Unit)
+        .join(t.Unit, t.Unit.id == t.Job.unit_id)
+        .outerjoin(t.Standing, t.Standing.job_id == t.Job.id)
+        .where(t.Job.closed_at.is_(None), (t.Standing.seq.is_(None)) | (t.Standing.seq != t.Job.seq))
+        .order_by(t.Job.opened_at, t.Unit.tag)
+        .limit(most)
     )
     return [(job, unit) for job, unit in session.execute(query)]
+
+
+def standings_in(session: Session, band: str, most: int) -> Sequence[t.Standing]:
+    """The first standings of a band that belong to open jobs."""
+    return session.scalars(
+        select(t.Standing)
+        .join(t.Job, t.Job.id == t.Standing.job_id)
+        .where(t.Standing.band == band, t.Job.closed_at.is_(None))
+        .order_by(t.Standing.rank, t.Standing.job_id)
+        .limit(most)
+    ).all()
+
+
+def band_counts(session: Session) -> dict[str, int]:
+    rows = session.execute(
+        select(t.Standing.band, func.count())
+        .join(t.Job, t.Job.id == t.Standing.job_id)
+        .where(t.Job.closed_at.is_(None))
+        .group_by(t.Standing.band)
+    )
+    return dict(rows.all())
 
 
 def signed_like(session: Session, setting: t.Setting, unit_type_id: str) -> Sequence[t.Signature]:

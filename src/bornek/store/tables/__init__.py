@@ -2,29 +2,38 @@
 
 from bornek.store.tables.act import Act
 from bornek.store.tables.act_knob import ActKnob
+from bornek.store.tables.attachment import Attachment
+from bornek.store.tables.blob import Blob
+from bornek.store.tables.component import Component
+from bornek.store.tables.component_stay import ComponentStay
 from bornek.store.tables.entry import Entry
 from bornek.store.tables.explanation import Explanation
+from bornek.store.tables.fact import Fact
 from bornek.store.tables.gauge import Gauge
 from bornek.store.tables.given_revision import GivenRevision
 from bornek.store.tables.idempotency import Idempotency
 from bornek.store.tables.job import Job
 from bornek.store.tables.mechanic import Mechanic
+from bornek.store.tables.part import Part
 from bornek.store.tables.place import Place
 from bornek.store.tables.proposal import Proposal
 from bornek.store.tables.round import Round
 from bornek.store.tables.setting import Setting
 from bornek.store.tables.shim_lot import ShimLot
 from bornek.store.tables.signature import Signature
+from bornek.store.tables.standing import Standing
 from bornek.store.tables.stock_movement import StockMovement
 from bornek.store.tables.unit import Unit
 from bornek.store.tables.unit_type import UnitType
 from bornek.store.tables.unit_type_revision import UnitTypeRevision
 
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
-               "proposal", "stock_movement", "unit_type_revision", "round")  # fmt: skip
+               "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
+               "attachment")  # fmt: skip
 
 __all__ = [
-    "APPEND_ONLY", "Act", "ActKnob", "Entry", "Explanation", "Gauge", "GivenRevision", "Idempotency",
-    "Job", "Mechanic", "Place", "Proposal", "Round", "Setting", "ShimLot", "Signature",
-    "StockMovement", "Unit", "UnitType", "UnitTypeRevision",
+    "APPEND_ONLY", "Act", "ActKnob", "Attachment", "Blob", "Component", "ComponentStay", "Entry", "Explanation", "Fact",
+    "Gauge", "GivenRevision", "Idempotency",
+    "Job", "Mechanic", "Part", "Place", "Proposal", "Round", "Setting", "ShimLot", "Signature",
+    "Standing", "StockMovement", "Unit", "UnitType", "UnitTypeRevision",
 ]  # fmt: skip

@@ -28,5 +28,5 @@ class Entry(Base):
     void: Mapped[bool]
     supersedes: Mapped[str | None] = mapped_column(ForeignKey("entry.id"), unique=True)
     seq: Mapped[int]
-    mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"))
+    mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"), index=True)
     at: Mapped[datetime]

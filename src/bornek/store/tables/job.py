@@ -12,7 +12,10 @@ from bornek.store.base import Base, primary_key
 
 
 class Job(Base):
-    """`seq` is the last number given out in this job; it orders everything, never a clock."""
+    """`seq` is the last number given out in this job; it orders everything, never a clock.
+
+    `stands` is bench or field; `basis` says for which parts the limits were chosen.
+    """
 
     __tablename__ = "job"
     id: Mapped[str] = primary_key()
@@ -24,5 +27,10 @@ class Job(Base):
     schools: Mapped[dict[str, Any]]
     bench: Mapped[str]
     waits_for: Mapped[str]
+    known: Mapped[str] = mapped_column(default="", server_default="")
+    stands: Mapped[str] = mapped_column(default="bench", server_default="bench")
+    basis: Mapped[str] = mapped_column(default="new parts", server_default="new parts")
+    gauges: Mapped[list[Any]] = mapped_column(default=list, server_default="[]")
+    closed_at: Mapped[datetime | None] = mapped_column(default=None)
     opened_at: Mapped[datetime]
     seq: Mapped[int] = mapped_column(default=0)

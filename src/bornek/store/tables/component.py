@@ -1,0 +1,17 @@
+"""A gear set, bearing or rotor with its own serial; it may move from one housing to another."""
+
+from __future__ import annotations
+
+from sqlalchemy import UniqueConstraint
+from sqlalchemy.orm import Mapped
+
+from bornek.store.base import Base, primary_key
+
+
+class Component(Base):
+    __tablename__ = "component"
+    __table_args__ = (UniqueConstraint("kind", "serial"),)
+    id: Mapped[str] = primary_key()
+    kind: Mapped[str]
+    serial: Mapped[str]
+    label: Mapped[str]

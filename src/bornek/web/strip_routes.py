@@ -1,0 +1,96 @@
+"""A job before and while it comes apart: facts, photos, bag labels, components, closing."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Response, request
+from flask_smorest import Blueprint
+
+from bornek.core.errors import NotFound
+from bornek.report.bag_labels import bag_labels_pdf
+from bornek.services.add_photo import add_photo, photo_type
+from bornek.services.close_job import close_job
+from bornek.services.extend_job import extend_job
+from bornek.services.images import MOST_BYTES
+from bornek.services.name_components import name_components
+from bornek.services.strip_views import StripView
+from bornek.services.view_strip import view_strip
+from bornek.services.views import JobView
+from bornek.services.write_fact import write_fact
+from bornek.web.documents import HEADERS, problems, shows, view_of, writes
+from bornek.web.inputs import CloseIn, ExtendIn, FactIn, SerialsIn
+from bornek.web.wire import attached, wire
+
+blp = Blueprint("strip", __name__, url_prefix="/api", description="Strip: as found, removals, photos")
+BINARY = {"type": "string", "format": "binary"}
+PHOTO_QUERY = [
+    {"in": "query", "name": name, "required": required, "schema": {"type": "string", "maxLength": most}}
+    for name, required, most in (("id", True, 60), ("subject", False, 60), ("caption", False, 200))
+]
+
+
+@blp.get("/jobs/<job_id>/strip")
+@shows(blp, StripView, 404)
+def show(job_id: str) -> Response:
+    return wire().read(view_strip, job_id)
+
+
+@blp.post("/jobs/<job_id>/facts")
+@writes(blp, FactIn, StripView)
+def fact(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(write_fact, job_id, sent)
+
+
+@blp.post("/jobs/<job_id>/photos")
+@blp.doc(parameters=[*HEADERS, *PHOTO_QUERY],
+         requestBody={"required": True, "content": {"image/*": {"schema": BINARY}}})  # fmt: skip
+@blp.response(201, view_of(StripView))
+@problems(blp, 404, 413, 422)
+def photo(job_id: str) -> Response:
+    request.max_content_length = MOST_BYTES
+    sent = {key: request.args.get(key, "")[:200] for key in ("id", "subject", "caption")}
+    data = request.get_data()
+    return wire().write(lambda desk: add_photo(desk, job_id, wire().files, data, sent))
+
+
+@blp.get("/photos/<sha256>")
+@blp.response(200, BINARY, content_type="image/*")
+@problems(blp, 404)
+def picture(sha256: str) -> Response:
+    with wire().sessions.reading() as session:
+        media_type = photo_type(session, sha256)
+    data = wire().files.get(sha256)
+    if data is None:
+        raise NotFound("The photo's file is not there.", next_step="Restore it from a backup.")
+    response = Response(data, mimetype=media_type)
+    response.headers["Content-Security-Policy"] = "default-src 'none'; sandbox"
+    response.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    return response
+
+
+@blp.get("/jobs/<job_id>/bag-labels.pdf")
+@blp.response(200, BINARY, content_type="application/pdf")
+@problems(blp, 404, 422)
+def labels(job_id: str) -> Response:
+    with wire().sessions.reading() as session:
+        shown = view_strip(session, job_id)
+    return attached(bag_labels_pdf(shown), "application/pdf", f"bag-labels-{shown['job']['tag']}.pdf")
+
+
+@blp.post("/jobs/<job_id>/serials")
+@writes(blp, SerialsIn, JobView)
+def serials(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(name_components, job_id, sent["serials"])
+
+
+@blp.post("/jobs/<job_id>/definition")
+@writes(blp, ExtendIn, JobView)
+def extend(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(extend_job, job_id, sent)
+
+
+@blp.post("/jobs/<job_id>/close")
+@writes(blp, CloseIn, JobView)
+def close(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(close_job, job_id, sent)
