@@ -28,6 +28,24 @@ export type Pack = Schemas["Pack"];
 export type Plate = Schemas["Plate"];
 export type Needle = Schemas["Needle"];
 export type Band = Schemas["Band"];
+export type Section = Schemas["Section"];
+export type SectionFlag = Schemas["SectionFlag"];
+export type Flank = Schemas["Flank"];
+export type StripView = Schemas["StripView"];
+export type BaselineView = Schemas["BaselineView"];
+export type PartView = Schemas["PartView"];
+export type RemovalView = Schemas["RemovalView"];
+export type WayView = Schemas["WayView"];
+export type LooseItem = Schemas["LooseItem"];
+export type PlaceView = Schemas["PlaceView"];
+export type ComponentView = Schemas["ComponentView"];
+export type UnitTypeView = Schemas["UnitTypeView"];
+export type TypeSheet = Schemas["TypeSheet"];
+export type LimitQuestion = Schemas["LimitQuestion"];
+export type SchoolQuestion = Schemas["SchoolQuestion"];
+export type SchoolView = Schemas["SchoolView"];
+export type SearchView = Schemas["SearchView"];
+export type PhotoView = Schemas["PhotoView"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
@@ -72,15 +90,15 @@ export function newId(): string {
   return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
 }
 
-/** Sends an exchange file; answers the job's id. */
-export async function takeIn(file: File): Promise<string> {
+/** Sends a file as it is; the answer's data, or a Refusal. */
+export async function sendFile<T>(url: string, file: Blob, headers: Record<string, string> = {}): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch("/api/jobs/imports", { method: "POST", body: file });
+    answer = await fetch(url, { method: "POST", body: file, headers });
   } catch {
     throw unreachable();
   }
-  const body = (await answer.json()) as { job_id?: string } & Problem;
-  if (!answer.ok || !body.job_id) throw new Refusal(body);
-  return body.job_id;
+  const body = (await answer.json()) as unknown;
+  if (!answer.ok) throw new Refusal(body as Problem);
+  return body as T;
 }

@@ -1567,7 +1567,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Question"][];
+                        "application/json": components["schemas"]["SchoolQuestion"][];
                     };
                 };
                 default: components["responses"]["DEFAULT_ERROR"];
@@ -3009,6 +3009,9 @@ export interface components {
             closed_at: string;
             complaint: string;
             components: components["schemas"]["ComponentView"][];
+            definition: {
+                [key: string]: unknown;
+            };
             gauges: string[];
             id: string;
             known: string;
@@ -3076,6 +3079,11 @@ export interface components {
             serial_to: string;
             source: string;
             text: string;
+        };
+        LimitQuestion: {
+            options: string[][];
+            path: string;
+            words: string;
         };
         Line: {
             label: string;
@@ -3301,14 +3309,6 @@ export interface components {
             message: string;
             next_step: string;
         };
-        Question: {
-            a: string;
-            a_means: string;
-            b: string;
-            b_means: string;
-            key: string;
-            label: string;
-        };
         Ray: {
             angle: number;
             label: string;
@@ -3408,6 +3408,14 @@ export interface components {
             /** @constant */
             type: "scalar";
             value: number;
+        };
+        SchoolQuestion: {
+            a: string;
+            a_means: string;
+            b: string;
+            b_means: string;
+            key: string;
+            label: string;
         };
         SchoolView: {
             does: string;
@@ -3673,7 +3681,7 @@ export interface components {
             problems: {
                 [key: string]: string;
             };
-            questions: components["schemas"]["Question"][];
+            questions: components["schemas"]["LimitQuestion"][];
             revisions: number[];
             section: components["schemas"]["Section"];
             setting_kinds: string[][];

@@ -1,9 +1,11 @@
 import type { Component } from "vue";
 import type { Scene } from "../api/client";
 import CircleMark from "./CircleMark.vue";
+import FlankMark from "./FlankMark.vue";
 import LadderMark from "./LadderMark.vue";
 import PackMark from "./PackMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
+import SectionMark from "./SectionMark.vue";
 import StepsMark from "./StepsMark.vue";
 import StripMark from "./StripMark.vue";
 import TableMark from "./TableMark.vue";
@@ -16,6 +18,8 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   ladder: LadderMark,
   steps: StepsMark,
   table: TableMark,
+  flank: FlankMark,
+  section: SectionMark,
 };
 
 /** The drawing registered for a type of scene. */

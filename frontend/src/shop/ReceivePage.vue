@@ -1,83 +1,138 @@
 <script setup lang="ts">
-/** A unit comes in: its type, its tag and serial, what is wrong with it. */
+/** A unit comes in: its type or none, its identity, what is wrong with it, how this job is to be judged. */
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
-import { reactive } from "vue";
+import { computed, reactive } from "vue";
 import { useRouter } from "vue-router";
 import { api, newId, unwrap } from "../api/client";
-import { useTrouble, writeHeaders } from "../composables/useTrouble";
+import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
+import ProblemLine from "../ui/ProblemLine.vue";
+import SchoolChoice from "./SchoolChoice.vue";
 import ShopHeader from "./ShopHeader.vue";
 
 const router = useRouter();
 const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["types"], queryFn: () => unwrap(api.GET("/api/unit-types")) });
-const { trouble, attempt } = useTrouble();
+const gauges = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
+const sending = useSending();
 const draft = reactive({
   revision: "",
   tag: "",
   name: "",
   serial: "",
   complaint: "",
-  length_unit: "mm" as "mm" | "thou",
+  known: "",
   bench: "",
   waits_for: "",
+  stands: "bench" as "bench" | "field",
+  basis: "new parts" as "new parts" | "worn matched parts",
+  length_unit: "mm" as "mm" | "thou",
+  schools: {} as Record<string, string>,
+  gauges: [] as string[],
+  serials: {} as Record<string, string>,
 });
-const fields: [Exclude<keyof typeof draft, "revision" | "length_unit">, string, boolean][] = [
-  ["tag", "Tag", true],
-  ["serial", "Serial on the plate", true],
-  ["name", "What it is called", true],
-  ["complaint", "Complaint, in the customer's words", false],
-  ["bench", "Where it stands", false],
-  ["waits_for", "Waits for (empty: hands)", false],
+const type = computed(() => data.value?.find((t) => t.id === draft.revision));
+const fields: ["tag" | "serial" | "name" | "complaint" | "known" | "bench" | "waits_for", string, boolean][] =
+  [
+    ["tag", "Tag", true],
+    ["serial", "Serial on the plate", true],
+    ["name", "What it is called", true],
+    ["complaint", "Complaint, in the customer's words", false],
+    ["known", "What is known about it", false],
+    ["bench", "Where it stands", false],
+    ["waits_for", "Waits for (empty: hands)", false],
+  ];
+const choices: ["stands" | "basis" | "length_unit", string, [string, string][]][] = [
+  [
+    "stands",
+    "Where it is worked on",
+    [
+      ["bench", "on the bench"],
+      ["field", "in the field: lock out first"],
+    ],
+  ],
+  [
+    "basis",
+    "Limits for",
+    [
+      ["new parts", "new parts"],
+      ["worn matched parts", "worn matched parts"],
+    ],
+  ],
+  [
+    "length_unit",
+    "Lengths in",
+    [
+      ["mm", "mm"],
+      ["thou", "thou"],
+    ],
+  ],
 ];
 const id = newId();
-async function receive() {
-  await attempt(async () => {
-    const job = await unwrap(
-      api.POST("/api/jobs", { params: { header: writeHeaders() }, body: { id, ...draft } }),
-    );
+const receive = () =>
+  sending.send(async (header) => {
+    const job = await unwrap(api.POST("/api/jobs", { params: { header }, body: { id, ...draft } }));
     await client.invalidateQueries({ queryKey: ["board"] });
-    await router.push(`/jobs/${job.id}`);
+    await router.push(`/jobs/${job.id}/${draft.revision ? "strip" : "definition"}`);
   });
-}
 </script>
 
 <template>
   <ShopHeader title="Receive" sub="in the field: lock out and tag out first" />
   <WaitPage v-if="!data" :problem="error" />
-  <main v-else class="px-5 py-5">
-    <p v-if="!data.length" class="say">
-      No unit type is known here yet. Take a job in from an exchange file, or seed the demo yard.
-    </p>
-    <form
-      v-else
-      class="grid max-w-[1000px] gap-x-6 gap-y-4 md:grid-cols-2"
-      data-receive
-      @submit.prevent="receive"
-    >
-      <label class="md:col-span-2"
-        >Type of unit
-        <select v-model="draft.revision" class="field" name="revision" required>
-          <option value="" disabled>Choose</option>
-          <option v-for="t in data" :key="t.id" :value="t.id">
-            {{ t.name }}: {{ t.settings.join(", ") }}
-          </option>
-        </select>
-      </label>
-      <label v-for="[key, words, required] in fields" :key="key"
-        >{{ words
-        }}<input v-model="draft[key]" class="field" :name="key" :required="required" autocomplete="off"
-      /></label>
-      <label
-        >Lengths in<select v-model="draft.length_unit" class="field" name="length_unit">
-          <option value="mm">mm</option>
-          <option value="thou">thou</option>
-        </select></label
-      >
-      <p v-if="trouble" role="alert" class="font-bold text-danger md:col-span-2">{{ trouble }}</p>
-      <button type="submit" class="control control-main md:col-span-2 md:justify-self-start">
-        Open the job
-      </button>
+  <main v-else>
+    <form class="grid lg:grid-cols-[1fr_420px]" data-receive @submit.prevent="receive">
+      <div class="grid content-start gap-x-5 gap-y-3 px-5 py-4 md:grid-cols-2">
+        <label class="md:col-span-2"
+          >Type of unit
+          <select v-model="draft.revision" class="field" name="revision">
+            <option value="">None: begin from nothing</option>
+            <option v-for="t in data" :key="t.id" :value="t.id">
+              {{ t.name }}, revision {{ t.number }}: {{ t.settings.join(", ") || "nothing to set" }}
+            </option>
+          </select>
+        </label>
+        <label
+          v-for="[key, words, required] in fields"
+          :key="key"
+          :class="['complaint', 'known'].includes(key) ? 'md:col-span-2' : ''"
+          >{{ words
+          }}<input v-model="draft[key]" class="field" :name="key" :required="required" autocomplete="off"
+        /></label>
+        <label v-for="[key, words, options] in choices" :key="key"
+          >{{ words
+          }}<select v-model="draft[key]" class="field" :name="key">
+            <option v-for="[value, shown] in options" :key="value" :value="value">{{ shown }}</option>
+          </select></label
+        >
+        <label v-for="p in type?.serial_parts ?? []" :key="p.key"
+          >Serial of the {{ p.label.toLowerCase()
+          }}<input v-model="draft.serials[p.key]" class="field" :name="`serial-${p.key}`" autocomplete="off"
+        /></label>
+        <fieldset class="md:col-span-2">
+          <legend>Gauges for this job (none chosen: those of the unit type)</legend>
+          <div class="flex flex-wrap gap-2">
+            <label v-for="g in gauges.data.value ?? []" :key="g.id" class="control font-medium"
+              ><input v-model="draft.gauges" type="checkbox" :value="g.id" name="gauge" /> {{ g.name }}</label
+            >
+          </div>
+        </fieldset>
+        <p v-if="draft.stands === 'field'" class="border-l-4 border-danger pl-3 font-bold md:col-span-2">
+          In the field: the strip begins with the lock-out. Isolation is for those who hold the licence.
+        </p>
+        <button type="submit" class="control control-main justify-self-start">Open the job</button>
+      </div>
+      <SchoolChoice
+        v-model="draft.schools"
+        class="border-l-2 px-5 py-4 max-lg:border-l-0 max-lg:border-t-2"
+      />
     </form>
+    <ProblemLine
+      v-if="sending.problem.value"
+      :problem="sending.problem.value"
+      :can-retry="sending.retry.value !== null"
+      @retry="sending.retry.value?.()"
+      @let-go="sending.letGo"
+    />
   </main>
 </template>

@@ -8,6 +8,8 @@ const links: [string, string][] = [
   ["/", "Board"],
   ["/drawer", "Shim drawer"],
   ["/gauges", "Gauges"],
+  ["/types", "Unit types"],
+  ["/search", "Search"],
   ["/receive", "Receive"],
 ];
 </script>

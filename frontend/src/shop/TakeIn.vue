@@ -2,7 +2,7 @@
 /** Takes a job in from an exchange file; what the yard already has is left alone. */
 import { useQueryClient } from "@tanstack/vue-query";
 import { useRouter } from "vue-router";
-import { takeIn } from "../api/client";
+import { sendFile } from "../api/client";
 import { useTrouble } from "../composables/useTrouble";
 
 const router = useRouter();
@@ -13,7 +13,7 @@ async function chosen(event: Event) {
   const file = input.files?.[0];
   if (!file) return;
   await attempt(async () => {
-    const job = await takeIn(file);
+    const { job_id: job } = await sendFile<{ job_id: string }>("/api/jobs/imports", file);
     await client.invalidateQueries({ queryKey: ["board"] });
     await router.push(`/jobs/${job}`);
   });

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { RouterLink } from "vue-router";
 import ActorChoice from "./ActorChoice.vue";
+import type { StageName } from "./stageName";
 import StageRule from "./StageRule.vue";
 import UnitTag from "./UnitTag.vue";
 
-defineProps<{ job: string; tag: string; title: string; sub: string; here: "set" | "record" }>();
+defineProps<{ job: string; tag: string; title: string; sub: string; here: StageName }>();
 </script>
 
 <template>

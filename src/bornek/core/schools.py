@@ -9,7 +9,7 @@ from bornek.core.errors import InputError
 
 
 @dataclass(frozen=True)
-class Question:
+class SchoolQuestion:
     key: str
     label: str
     a: str
@@ -19,26 +19,26 @@ class Question:
 
 
 QUESTIONS = (
-    Question("backlash", "Backlash of a worn-in, matched gear set", "the book's window for new gears",
+    SchoolQuestion("backlash", "Backlash of a worn-in, matched gear set", "the book's window for new gears",
              "what it ran with before strip",
              "Safe for a new pair; closing a worn pair to it makes it howl and wear.",
              "Only when the witness shows that it ran well; needs the as-found backlash."),
-    Question("pattern", "Contact pattern at no load", "centred, full face", "toe-heavy, about the first third",
+    SchoolQuestion("pattern", "Contact pattern at no load", "centred, full face", "toe-heavy, about the first third",
              "For a preloaded pinion in a stiff housing.",
              "For a floating pinion: it deflects and the pattern walks to the heel under load."),
-    Question("reuse", "Re-use of worn parts", "bearings, seals and locking parts always new", "re-use with a written reason",
+    SchoolQuestion("reuse", "Re-use of worn parts", "bearings, seals and locking parts always new", "re-use with a written reason",
              "Anything marked is replaced.", "When the part cannot be had and still carries load."),
-    Question("taper", "Tapered-bore clearance", "least permitted reduction", "greatest permitted reduction",
+    SchoolQuestion("taper", "Tapered-bore clearance", "least permitted reduction", "greatest permitted reduction",
              "More clearance left.", "Tighter."),
-    Question("spindle", "Spindle clearance", "the factory's figure", "a little loose",
+    SchoolQuestion("spindle", "Spindle clearance", "the factory's figure", "a little loose",
              "As printed.", "Driving back off a taper does damage: creep up from the loose side."),
-    Question("preload", "Preload from the book for a newer bearing", "as printed", "reduced by a stated factor",
+    SchoolQuestion("preload", "Preload from the book for a newer bearing", "as printed", "reduced by a stated factor",
              "No argument with the book.", "Needs the factor and its reason in writing."),
-    Question("aim", "Aim inside the window", "the middle", "the mechanic's own number", "The same for everybody.",
+    SchoolQuestion("aim", "Aim inside the window", "the middle", "the mechanic's own number", "The same for everybody.",
              "Given with each setting."),
-    Question("joint", "Joint", "gasket", "form-in-place sealant",
+    SchoolQuestion("joint", "Joint", "gasket", "form-in-place sealant",
              "Its thickness counts where it locates parts.", "Only where the joint does not locate."),
-    Question("measure", "Preload measure", "removed shim thickness, then drag as its proof", "rolling drag alone",
+    SchoolQuestion("measure", "Preload measure", "removed shim thickness, then drag as its proof", "rolling drag alone",
              "Two figures that must agree.", "Or spin-down, or deflection under a lift."),
 )  # fmt: skip
 _KEYS = {q.key for q in QUESTIONS}

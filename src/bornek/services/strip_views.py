@@ -9,7 +9,7 @@ from bornek.core.build.first_draft import DraftStep
 from bornek.core.phrases import Span
 from bornek.core.scenes import Flank, Section
 from bornek.core.strip.ledger import LooseItem
-from bornek.core.units.checks import Question
+from bornek.core.units.checks import LimitQuestion
 
 
 @dataclass(frozen=True)
@@ -153,7 +153,7 @@ class TypeSheet:
     number: int
     definition: dict[str, Any]
     section: Section
-    questions: list[Question]
+    questions: list[LimitQuestion]
     problems: dict[str, str]
     revisions: list[int]
     kinds: list[list[str]]

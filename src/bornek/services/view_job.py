@@ -41,7 +41,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         job.closed_at.isoformat() if job.closed_at else "", close_blockers(session, job),
         {"Strip": strip_open(session, job), "Set": sum(not s.signed for s in settings)}, settings,
         section_of(job, settings, f"{unit.tag} {unit.name}", seen), places,
-        components_of(session, job),
+        components_of(session, job), dict(job.definition),
     )  # fmt: skip
 
 

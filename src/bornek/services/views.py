@@ -190,6 +190,7 @@ class JobView:
     section: Section
     places: list[PlaceView]
     components: list[ComponentView]
+    definition: dict[str, Any]
 
 
 @dataclass(frozen=True)

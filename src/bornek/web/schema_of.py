@@ -21,6 +21,7 @@ class Schemas:
 
     def __init__(self) -> None:
         self.components: dict[str, dict[str, Any]] = {}
+        self._kinds: dict[str, type] = {}
 
     def of(self, kind: Any) -> dict[str, Any]:
         if kind in SIMPLE:
@@ -40,6 +41,8 @@ class Schemas:
 
     def _component(self, kind: type) -> dict[str, Any]:
         reference = {"$ref": f"#/components/schemas/{kind.__name__}"}
+        if self._kinds.setdefault(kind.__name__, kind) is not kind:
+            raise TypeError(f"Two shapes are called {kind.__name__}: rename one.")
         if kind.__name__ in self.components:
             return reference
         self.components[kind.__name__] = {}

@@ -7,7 +7,7 @@ from typing import Any
 from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
-from bornek.core.schools import QUESTIONS, Question
+from bornek.core.schools import QUESTIONS, SchoolQuestion
 from bornek.core.units.definition import Definition
 from bornek.services.parts_list import parts_csv, read_parts_csv
 from bornek.services.strip_views import TypeSheet
@@ -35,7 +35,7 @@ def index() -> Response:
 
 
 @blp.get("/schools")
-@shows(blp, list[Question])
+@shows(blp, list[SchoolQuestion])
 def schools() -> Response:
     return jsonify([q.__dict__ for q in QUESTIONS])
 

@@ -19,7 +19,7 @@ _KEY = re.compile(r"^[a-z0-9][a-z0-9-]{0,39}$")
 
 
 @dataclass(frozen=True)
-class Question:
+class LimitQuestion:
     """Something that reads two ways. `options` are (answer, words)."""
 
     path: str
@@ -120,13 +120,13 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"
 
 
-def questions(d: Definition) -> list[Question]:
+def questions(d: Definition) -> list[LimitQuestion]:
     """Limits whose words say preload while the numbers are a play, not answered yet."""
     asked = []
     for i, s in enumerate(d.settings):
         for n, limit in enumerate(s.limits):
             if not limit.meant and _says_preload(s, limit) and _is_play(s, limit):
-                asked.append(Question(
+                asked.append(LimitQuestion(
                     f"settings[{i}].limits[{n}].meant",
                     f"{s.label}: the table says preload, but {limit.least} to {limit.greatest} as it stands is a "
                     "play. Which is it?",

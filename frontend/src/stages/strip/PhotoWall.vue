@@ -1,0 +1,57 @@
+<script setup lang="ts">
+/** Photos: taken in by content, shown small, opened whole. */
+import { computed, ref } from "vue";
+import type { StripView } from "../../api/client";
+import type { StripDesk } from "../../composables/useStrip";
+import PartChoice from "./PartChoice.vue";
+
+const props = defineProps<{ desk: StripDesk; view: StripView }>();
+const subject = ref("");
+const caption = ref("");
+const labels = computed(() => new Map(props.view.parts.map((p) => [p.key, p.label])));
+async function chosen(event: Event) {
+  const input = event.target as HTMLInputElement;
+  for (const file of input.files ?? [])
+    if (await props.desk.photo(file, subject.value, caption.value)) caption.value = "";
+  input.value = "";
+}
+</script>
+
+<template>
+  <div class="flex-1 px-5 py-4" data-photos>
+    <div class="flex flex-wrap items-end gap-3 border-b-2 pb-4">
+      <PartChoice v-model="subject" :parts="view.parts" label="Shows" optional />
+      <label class="min-w-[220px] flex-1"
+        >Caption<input v-model="caption" class="field" name="caption" maxlength="200"
+      /></label>
+      <label class="control control-main"
+        >Take or choose a photo<input
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          class="sr-only"
+          multiple
+          data-photo
+          @change="chosen"
+      /></label>
+    </div>
+    <p class="mt-2 text-secondary">
+      PNG, JPEG or WebP, at most 15 MB. Place and time in the file are taken out before it is kept.
+    </p>
+    <p v-if="!view.photos.length" class="mt-4 text-[20px]">No photo yet.</p>
+    <ul class="mt-3 grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+      <li v-for="p in view.photos" :key="p.id">
+        <a :href="p.url" target="_blank" rel="noopener" class="block border-2"
+          ><img
+            :src="p.thumb"
+            :alt="p.caption || labels.get(p.subject) || 'photo of the unit'"
+            class="aspect-[4/3] w-full object-cover"
+            loading="lazy"
+        /></a>
+        <p class="font-semibold">{{ labels.get(p.subject) ?? "the unit" }}</p>
+        <p>
+          {{ p.caption }} <span class="text-secondary">{{ p.by }}</span>
+        </p>
+      </li>
+    </ul>
+  </div>
+</template>

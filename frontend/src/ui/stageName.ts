@@ -1,0 +1,2 @@
+/** The stages that have a page. */
+export type StageName = "receive" | "strip" | "set" | "record";
