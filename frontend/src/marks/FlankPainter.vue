@@ -34,14 +34,13 @@ function down(event: PointerEvent) {
   stroke.value = mask.value[cell[0]]?.[cell[1]] ? 0 : 1;
   brush(event);
 }
-/** A fingertip covers about two cells each way. */
+/** A fingertip or a brush of marking compound covers about a cell each way. */
 function brush(event: PointerEvent) {
   const cell = at(event);
   if (stroke.value === null || !cell) return;
   const value = stroke.value;
-  const wide = event.pointerType === "touch" ? 1 : 0;
   mask.value = mask.value.map((line, r) =>
-    line.map((v, c) => (Math.abs(r - cell[0]) <= wide && Math.abs(c - cell[1]) <= wide ? value : v)),
+    line.map((v, c) => (Math.abs(r - cell[0]) <= 1 && Math.abs(c - cell[1]) <= 1 ? value : v)),
   );
 }
 const moves: Record<string, [number, number]> = {

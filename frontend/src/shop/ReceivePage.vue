@@ -81,9 +81,9 @@ const receive = () =>
   <ShopHeader title="Receive" sub="in the field: lock out and tag out first" />
   <WaitPage v-if="!data" :problem="error" />
   <main v-else>
-    <form class="grid lg:grid-cols-[1fr_420px]" data-receive @submit.prevent="receive">
-      <div class="grid content-start gap-x-5 gap-y-3 px-5 py-4 md:grid-cols-2">
-        <label class="md:col-span-2"
+    <form class="grid lg:grid-cols-[1fr_540px]" data-receive @submit.prevent="receive">
+      <div class="grid content-start gap-x-4 gap-y-2 px-5 py-3 md:grid-cols-3">
+        <label class="md:col-span-3"
           >Type of unit
           <select v-model="draft.revision" class="field" name="revision">
             <option value="">None: begin from nothing</option>
@@ -95,7 +95,7 @@ const receive = () =>
         <label
           v-for="[key, words, required] in fields"
           :key="key"
-          :class="['complaint', 'known'].includes(key) ? 'md:col-span-2' : ''"
+          :class="['complaint', 'known'].includes(key) ? 'md:col-span-3' : ''"
           >{{ words
           }}<input v-model="draft[key]" class="field" :name="key" :required="required" autocomplete="off"
         /></label>
@@ -109,7 +109,7 @@ const receive = () =>
           >Serial of the {{ p.label.toLowerCase()
           }}<input v-model="draft.serials[p.key]" class="field" :name="`serial-${p.key}`" autocomplete="off"
         /></label>
-        <fieldset class="md:col-span-2">
+        <fieldset class="md:col-span-3">
           <legend>Gauges for this job (none chosen: those of the unit type)</legend>
           <div class="flex flex-wrap gap-2">
             <label v-for="g in gauges.data.value ?? []" :key="g.id" class="control font-medium"
@@ -117,7 +117,7 @@ const receive = () =>
             >
           </div>
         </fieldset>
-        <p v-if="draft.stands === 'field'" class="border-l-4 border-danger pl-3 font-bold md:col-span-2">
+        <p v-if="draft.stands === 'field'" class="border-l-4 border-danger pl-3 font-bold md:col-span-3">
           In the field: the strip begins with the lock-out. Isolation is for those who hold the licence.
         </p>
         <button type="submit" class="control control-main justify-self-start">Open the job</button>

@@ -9,7 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.demo.strip import seed_strip
+from bornek.demo.strip import seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, OLD_JOB, TYPES
 from bornek.services.add_photo import Files
 from bornek.services.desk import Desk
@@ -82,6 +82,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     for type_id, name, definition in TYPES:
         define_type(desk, type_id, name, definition)
     receive_job(Desk(session, "oda", START - timedelta(days=200)), dict(OLD_JOB))
+    seed_old_winch(session)
     for n, job in enumerate(JOBS):
         receive_job(Desk(session, "oda", START - timedelta(days=len(JOBS) - n)), dict(job))
     _winch_in_hand(Hand(session, "marl", "w17.output-end-play", ticks))

@@ -56,13 +56,13 @@ def patch(x: float, y: float, wide: float, high: float) -> list[list[float]]:
 
 
 def seed_strip(session: Session, files: Files | None) -> None:
-    _old_winch(Pen(session, "jun", "w08", OLD))
     _winch(Pen(session, "marl", "w17", TODAY - timedelta(days=3)))
     _gearbox(Pen(session, "oda", "k08", TODAY), files)
 
 
-def _old_winch(pen: Pen) -> None:
+def seed_old_winch(session: Session) -> None:
     """Its housing is scrap; its bevel set goes on, with what it ran with."""
+    pen = Pen(session, "jun", "w08", OLD)
     pen.writes(
         "pack",
         place="pinion-depth",

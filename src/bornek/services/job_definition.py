@@ -52,7 +52,7 @@ def section_of(
     flags = tuple(
         replace(f, state=by_place[f.key].verdict, words=by_place[f.key].verdict_words)
         if f.key in by_place
-        else f
+        else replace(f, words=(words or {}).get(f.key, ""))
         for f in drawn.flags
     )
     moved = tuple(

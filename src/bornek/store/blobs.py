@@ -7,7 +7,7 @@ import os
 import re
 from pathlib import Path
 
-_SHA = re.compile(r"^[0-9a-f]{64}$")
+_SHA = re.compile(r"[0-9a-f]{64}")
 
 
 class Blobs:
@@ -31,7 +31,7 @@ class Blobs:
         return sha
 
     def get(self, sha: str) -> bytes | None:
-        if not _SHA.match(sha):
+        if not _SHA.fullmatch(sha):
             return None
         path = self._path(sha)
         return path.read_bytes() if path.exists() else None

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 
 CREATE_INDEX = (
     "CREATE VIRTUAL TABLE search_index USING fts5("
-    "words, what UNINDEXED, job_id UNINDEXED, subject UNINDEXED, title UNINDEXED, tokenize='unicode61')"
+    "words, what, job_id UNINDEXED, subject UNINDEXED, title UNINDEXED, tokenize='unicode61')"
 )
 FILL_FROM_JOBS = (
     "INSERT INTO search_index (words, what, job_id, subject, title) "
@@ -50,7 +50,7 @@ def forget_job(session: Session, job_id: str) -> None:
 
 
 def find_rows(session: Session, typed: str, most: int) -> list[Found]:
-    """Rows that hold every word typed, each as the beginning of a word; newest first.
+    """Rows that hold every word typed, each as the beginning of a word; units first, then newest first.
 
     A word with signs in it (W-17/3, TB-3310) is looked for as its letters and digits in that order.
     """
@@ -58,4 +58,10 @@ def find_rows(session: Session, typed: str, most: int) -> list[Found]:
     wanted = " ".join(f'"{w}"*' for w in words if w)
     if not wanted:
         return []
+    units = _find(session, f"words : ({wanted}) AND what : job", most)
+    rest = _find(session, f"words : ({wanted}) NOT what : job", most - len(units))
+    return [*units, *rest]
+
+
+def _find(session: Session, wanted: str, most: int) -> list[Found]:
     return [Found(*row) for row in session.execute(_FIND, {"wanted": wanted, "most": most})]

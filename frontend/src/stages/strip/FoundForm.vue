@@ -12,6 +12,10 @@ import WordsForm from "./WordsForm.vue";
 const props = defineProps<{ desk: StripDesk; item: BaselineView; job: StripView["job"] }>();
 const emit = defineEmits<{ close: [] }>();
 const supersedes = computed(() => props.item.fact || undefined);
+const few = computed(() => {
+  const names = props.item.ended_by;
+  return names.length > 5 ? `${names.slice(0, 4).join(", ")} or ${names.length - 4} more` : names.join(", ");
+});
 const form = computed(
   () =>
     ({
@@ -35,8 +39,7 @@ async function write(body: Record<string, unknown>) {
       <button type="button" class="control" @click="$emit('close')">Back</button>
     </div>
     <p v-if="item.ended_by.length" class="max-w-[760px] text-[16px]">
-      Ends when one of these comes off: {{ item.ended_by.join(", ") }}. Then {{ item.loss }} can no longer be
-      had.
+      Ends when one of these comes off: {{ few }}. Then {{ item.loss }} can no longer be had.
     </p>
     <p v-if="item.words" class="border-l-4 pl-3">Now: {{ item.words }}</p>
     <template v-if="item.kind === 'reading'">

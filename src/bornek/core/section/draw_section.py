@@ -13,8 +13,8 @@ from bornek.core.section.shapes import SHAFT, Frame, draw_part, draw_seal
 from bornek.core.units.definition import Definition, Mesh, Place
 from bornek.core.units.part_kinds import BEARINGS
 
-WIDTH, HEIGHT = 880.0, 580.0
-DRAWN = (740.0, 500.0)
+WIDTH, HEIGHT = 880.0, 530.0
+DRAWN = (740.0, 455.0)
 MOST_SCALE = 1.35
 FLAG = (104.0, 54.0)
 LETTER, LINE = 7.9, 20.0

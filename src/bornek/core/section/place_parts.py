@@ -263,17 +263,15 @@ def _flanges(rows: _Rows, row: Sequence[Part], wall: str, out: int, wide: Mappin
 def _covers(
     rows: _Rows, before: Sequence[Part], behind: Sequence[Part], lo: str, hi: str, wide: Mapping[str, float]
 ) -> None:
-    """A cover lies on the outer face of its wall; anything else outside stays outside."""
+    """The cover next to the bearing lies on the outer face of its wall; whatever else is outside stays there."""
+    if before and before[-1].kind == "cover":
+        rows.same({before[-1].key: 1, lo: -1}, -wide[before[-1].key] / 2)
+    if behind and behind[0].kind == "cover":
+        rows.same({behind[0].key: 1, hi: -1}, wide[behind[0].key] / 2)
     for p in before:
-        if p.kind == "cover":
-            rows.same({p.key: 1, lo: -1}, -wide[p.key] / 2)
-        else:
-            rows.at_least({lo: 1, p.key: -1}, wide[p.key] / 2)
+        rows.at_least({lo: 1, p.key: -1}, wide[p.key] / 2)
     for p in behind:
-        if p.kind == "cover":
-            rows.same({p.key: 1, hi: -1}, wide[p.key] / 2)
-        else:
-            rows.at_least({p.key: 1, hi: -1}, wide[p.key] / 2)
+        rows.at_least({p.key: 1, hi: -1}, wide[p.key] / 2)
 
 
 def _touch(
