@@ -2701,6 +2701,7 @@ export interface components {
             ready: number;
             rows: components["schemas"]["BoardRow"][];
             say: components["schemas"]["Span"][];
+            unread: number;
         };
         Cell: {
             accepts: string;

@@ -45,6 +45,9 @@ const counts = computed<[number, string][]>(() => [
       Nothing on the bench. Take a job in with an exchange file, or seed the demo yard with
       <code>make demo</code>.
     </p>
+    <p v-if="data.unread" class="px-5 py-3 text-[18px] font-semibold" role="status">
+      {{ data.unread }} more units are being read.
+    </p>
     <BoardBand
       v-for="b in bands.filter((x) => x.rows.length)"
       :key="b.key"

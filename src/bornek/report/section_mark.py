@@ -72,7 +72,7 @@ def _flag(d: Drawing, flag: Scene, height: float, k: float) -> None:
     if state is not None:
         d.add(Rect(x + w * 0.32, y, w * 0.68, h, fillColor=state, strokeColor=INK, strokeWidth=1.2))
     words = flag["words"] or "no setting"
-    size = min(15 * k, w * 0.62 / max(len(words) * 0.52, 1))
+    size = min(15 * k, w * 0.62 / max(len(words) * 0.6, 1))
     d.add(
         words_at(
             x + w * 0.66,

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
+from sqlalchemy import select
+
 from bornek.core.errors import InputError, NotFound
 from bornek.core.plain import dump
 from bornek.core.schools import read_schools
@@ -50,18 +52,22 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
 
 def lay_out(desk: Desk, job: t.Job, serial: str) -> None:
     """Rows for the parts, places and settings of the job's definition that have none yet."""
-    d = definition_of(job)
-    for position, p in enumerate(d.parts):
-        if desk.session.get(t.Part, f"{job.id}.{p.key}") is None:
-            desk.session.add(t.Part(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, kind=p.kind,
-                                    number=p.number, count=p.count, position=position))  # fmt: skip
-    for place in d.places:
-        if desk.session.get(t.Place, f"{job.id}.{place.key}") is None:
-            desk.session.add(t.Place(id=f"{job.id}.{place.key}", job_id=job.id, key=place.key, label=place.label,
-                                     shim_form=place.shim_form))  # fmt: skip
-    desk.session.flush()
+    d, session = definition_of(job), desk.session
+    there = {table: set(session.scalars(select(table.key).where(table.job_id == job.id)))
+             for table in (t.Part, t.Place, t.Setting)}  # fmt: skip
+    session.add_all(
+        t.Part(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, kind=p.kind, number=p.number,
+               count=p.count, position=position)
+        for position, p in enumerate(d.parts) if p.key not in there[t.Part]
+    )  # fmt: skip
+    session.add_all(
+        t.Place(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, shim_form=p.shim_form)
+        for p in d.places
+        if p.key not in there[t.Place]
+    )
+    session.flush()
     for position, s in enumerate(d.settings):
-        if desk.session.get(t.Setting, f"{job.id}.{s.key}") is None:
+        if s.key not in there[t.Setting]:
             _add_setting(desk, job, d, s, position, serial)
 
 

@@ -7,6 +7,7 @@ drawer that its packs draw from was.
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from datetime import date
 from typing import Any
 
@@ -20,21 +21,28 @@ from bornek.services.view_job import summaries
 from bornek.services.views import BoardRow, BoardView, SettingSummary
 from bornek.store import tables as t
 from bornek.store.queries.drawer import movements_by_form
-from bornek.store.queries.jobs import band_counts, job_with_unit, standings_in, unread_jobs
+from bornek.store.queries.jobs import (
+    band_counts,
+    count_unread,
+    job_with_unit,
+    marks_in,
+    standing_rows,
+    unread_jobs,
+)
 
 URGENCY = ("out_high", "out_low", "not_proven", "at_edge", "read_again", "not_read", "in")
 BANDS = ("hands", "held", "done")
-SHOWN = 40
-AT_ONCE = 100
+SHOWN = 30
+AT_ONCE = 60
 
 
 def board_is_stale(session: Session) -> bool:
     """Whether something shown on the board must be made afresh first."""
-    return bool(unread_jobs(session, 1)) or bool(_outdated(session))
+    return bool(count_unread(session)) or bool(_outdated(session))
 
 
 def refresh_board(session: Session, today: date) -> int:
-    """Makes standings afresh, at most a hundred in one transaction; returns how many."""
+    """Makes standings afresh, at most sixty in one transaction; returns how many."""
     marks = movements_by_form(session)
     jobs = unread_jobs(session, AT_ONCE)
     jobs += [job_with_unit(session, job_id) for job_id in _outdated(session)[: AT_ONCE - len(jobs)]]
@@ -50,26 +58,24 @@ def refresh_board(session: Session, today: date) -> int:
 
 
 def view_board(session: Session, _today: date) -> dict[str, Any]:
-    """The first rows of each band; refresh_board has to run before when board_is_stale."""
-    rows = [x.row for band in BANDS for x in standings_in(session, band, SHOWN)]
-    count = band_counts(session)
+    """The first rows of each band as kept; `unread` jobs are not in it yet (refresh_board reads them)."""
+    shown = [job_id for band in BANDS for job_id, _ in marks_in(session, band, SHOWN)]
+    rows, count = standing_rows(session, shown), band_counts(session)
     say = [Span("Nothing needs hands.")]
     if rows and rows[0]["band"] == "hands":
         first = rows[0]
         say = [Span(first["tag"], True), Span(": "), *(Span(s["text"]) for s in first["say"])]
-    view: dict[str, Any] = dump(
-        BoardView(
-            say, count.get("hands", 0), count.get("held", 0), count.get("done", 0), [], low_shims(session)
-        )
-    )
+    board = BoardView(say, count.get("hands", 0), count.get("held", 0), count.get("done", 0), count_unread(session),
+                      [], low_shims(session))  # fmt: skip
+    view: dict[str, Any] = dump(board)
     return view | {"rows": rows}
 
 
 def _outdated(session: Session) -> list[str]:
     """Jobs shown on the board whose drawer has moved since."""
     marks = movements_by_form(session)
-    shown = [x for band in BANDS[:2] for x in standings_in(session, band, SHOWN)]
-    return [x.job_id for x in shown if x.mark != _known_mark(x.mark, marks)]
+    shown = [row for band in BANDS[:2] for row in marks_in(session, band, SHOWN)]
+    return [job_id for job_id, mark in shown if mark != _known_mark(mark, marks)]
 
 
 def _mark(job: t.Job, marks: Mapping[str, int]) -> str:
@@ -97,6 +103,7 @@ def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
     say = lead.say if lead and unsigned else [Span("Every setting is signed. Take the record.")]
     if not settings:
         say = [Span("Nothing is defined to be set. Fill in the job's own definition.")]
+    settings = [s if s is lead else replace(s, strip=None, say=[]) for s in settings]
     return BoardRow(job.id, unit.tag, unit.name, job.bench, band, job.waits_for, list(say),
                     lead.id if lead else None, lead.label if lead else "", settings)  # fmt: skip
 

@@ -209,12 +209,13 @@ class BoardRow:
 
 @dataclass(frozen=True)
 class BoardView:
-    """`rows` are the first of each band; the counts are of all open jobs."""
+    """`rows` are the first of each band; the counts are of all open jobs, `unread` of those not read yet."""
 
     say: list[Span]
     needs_hands: int
     held_up: int
     ready: int
+    unread: int
     rows: list[BoardRow]
     low: list[str]
 

@@ -44,14 +44,12 @@ class Wire:
         return self.read(work, *args, self.clock().date())
 
     def freshen(self, stale: Callable[[Any], bool], refresh: Callable[[Any, date], int]) -> None:
-        """Brings kept figures up to date before a read, a bounded piece in each transaction."""
-        while True:
-            with self.sessions.reading() as session:
-                if not stale(session):
-                    return
-            with self.sessions.writing() as session:
-                if not refresh(session, self.clock().date()):
-                    return
+        """Brings kept figures up to date before a read: one bounded piece, the next read does the next."""
+        with self.sessions.reading() as session:
+            if not stale(session):
+                return
+        with self.sessions.writing() as session:
+            refresh(session, self.clock().date())
 
     def write(self, work: Callable[..., Any], *args: Any) -> Response:
         """Runs a service once in one transaction; answers only after the commit."""

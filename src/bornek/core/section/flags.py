@@ -21,8 +21,8 @@ CELL = 5
 ROOM = 8.0
 SPOT_ROOM = 12.0
 KEPT = 1500
-TRIED = 60
-SWEEPS = 3
+TRIED = 40
+SWEEPS = 2
 
 
 @dataclass(frozen=True)

@@ -110,7 +110,7 @@ def fact_words(fact: Fact) -> str:
     """A baseline's fact in a few words."""
     body = fact.body
     if isinstance(body, PackFound):
-        return f"{' + '.join(body.plates) or 'no shims'}; {body.side}; slots {body.slots}"
+        return f"{' + '.join(body.plates) or 'no shims'}; {body.side}; {body.slots}"
     if isinstance(body, Witness):
         painted = " and ".join(
             n for n, m in (("drive", body.drive), ("coast", body.coast)) if m and any(map(any, m))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
@@ -36,28 +37,47 @@ def signed_settings(session: Session, job_id: str) -> set[str]:
     return set(rows)
 
 
+_UNREAD = (
+    select(t.Job, t.Unit)
+    .join(t.Unit, t.Unit.id == t.Job.unit_id)
+    .outerjoin(t.Standing, t.Standing.job_id == t.Job.id)
+    .where(t.Job.closed_at.is_(None), (t.Standing.seq.is_(None)) | (t.Standing.seq != t.Job.seq))
+    .order_by(t.Job.opened_at, t.Unit.tag)
+)
+_UNREAD_COUNT = (
+    select(func.count())
+    .select_from(t.Job)
+    .outerjoin(t.Standing, t.Standing.job_id == t.Job.id)
+    .where(t.Job.closed_at.is_(None), (t.Standing.seq.is_(None)) | (t.Standing.seq != t.Job.seq))
+)
+_IN_BAND = (
+    select(t.Standing.job_id, t.Standing.mark)
+    .join(t.Job, t.Job.id == t.Standing.job_id)
+    .where(t.Job.closed_at.is_(None))
+    .order_by(t.Standing.rank, t.Job.opened_at, t.Standing.job_id)
+)
+
+
 def unread_jobs(session: Session, most: int) -> list[tuple[t.Job, t.Unit]]:
     """Open jobs whose standing on the board is missing or older than their last seq."""
-    query = (
-        select(t.Job, t.Unit)
-        .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .outerjoin(t.Standing, t.Standing.job_id == t.Job.id)
-        .where(t.Job.closed_at.is_(None), (t.Standing.seq.is_(None)) | (t.Standing.seq != t.Job.seq))
-        .order_by(t.Job.opened_at, t.Unit.tag)
-        .limit(most)
-    )
-    return [(job, unit) for job, unit in session.execute(query)]
+    return [(job, unit) for job, unit in session.execute(_UNREAD.limit(most))]
 
 
-def standings_in(session: Session, band: str, most: int) -> Sequence[t.Standing]:
-    """The first standings of a band that belong to open jobs."""
-    return session.scalars(
-        select(t.Standing)
-        .join(t.Job, t.Job.id == t.Standing.job_id)
-        .where(t.Standing.band == band, t.Job.closed_at.is_(None))
-        .order_by(t.Standing.rank, t.Standing.job_id)
-        .limit(most)
-    ).all()
+def count_unread(session: Session) -> int:
+    return session.scalars(_UNREAD_COUNT).one()
+
+
+def marks_in(session: Session, band: str, most: int) -> list[tuple[str, str]]:
+    """Job and mark of the first standings of a band that belong to open jobs."""
+    rows = session.execute(_IN_BAND.where(t.Standing.band == band).limit(most))
+    return [(job_id, mark) for job_id, mark in rows]
+
+
+def standing_rows(session: Session, job_ids: Sequence[str]) -> list[dict[str, Any]]:
+    """What the board shows of these jobs, in their order."""
+    rows = session.execute(select(t.Standing.job_id, t.Standing.row).where(t.Standing.job_id.in_(job_ids)))
+    found: dict[str, dict[str, Any]] = dict(rows.all())
+    return [found[job_id] for job_id in job_ids]
 
 
 def band_counts(session: Session) -> dict[str, int]:
