@@ -3,8 +3,8 @@
 from typing import Any
 
 import pytest
-from bornek.core.build.first_draft import first_draft
 
+from bornek.core.build.first_draft import first_draft
 from bornek.core.errors import InputError
 from bornek.core.phrases import text_of
 from bornek.core.strip.baselines import baselines, lost_by

@@ -1,0 +1,1 @@
+"""Build order: what must happen before what."""
