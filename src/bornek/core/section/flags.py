@@ -7,6 +7,7 @@ with all others known.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -20,7 +21,7 @@ STEP = 10
 CELL = 5
 ROOM = 8.0
 SPOT_ROOM = 12.0
-KEPT = 1500
+KEPT = 1000
 TRIED = 40
 SWEEPS = 2
 
@@ -41,7 +42,9 @@ def place_boxes(
     """A box (x0, y0, x1, y1) for each, in the order given."""
     inked = _ink(shapes, width, height)
     led = np.array([w.spot for w in wanted if w.led]).reshape(-1, 2)
-    choices = [_choices(w, inked, led, width, height) for w in wanted]
+    sizes = {(w.w, w.h) for w in wanted}
+    grids = {size: _grid(*size, inked, led, width, height) for size in sizes}
+    choices = [_choices(w, grids[w.w, w.h]) for w in wanted]
     boxes: list[Box | None] = [None] * len(wanted)
     order = sorted(range(len(wanted)), key=lambda i: (not wanted[i].led, _room(wanted, i)))
     for _ in range(SWEEPS):
@@ -76,41 +79,54 @@ def _ink(shapes: Sequence[SectionShape], width: float, height: float) -> np.ndar
     return table
 
 
-def _choices(me: Wanted, ink: np.ndarray, led: np.ndarray, width: float, height: float) -> np.ndarray:
-    """The cheapest boxes for one item, others left aside: rows of x0, y0, x1, y1, cost."""
+def _grid(w: float, h: float, ink: np.ndarray, led: np.ndarray, width: float, height: float) -> np.ndarray:
+    """Every position of a box w by h: x0, y0, x1, y1, share of ink, 1 if it hides a spot."""
     xs, ys = (
-        a.ravel()
-        for a in np.meshgrid(np.arange(4, width - me.w - 3, STEP), np.arange(4, height - me.h - 3, STEP))
+        a.ravel() for a in np.meshgrid(np.arange(4, width - w - 3, STEP), np.arange(4, height - h - 3, STEP))
     )
-    x1, y1 = xs + me.w, ys + me.h
-    far = np.hypot(np.clip(me.spot[0], xs, x1) - me.spot[0], np.clip(me.spot[1], ys, y1) - me.spot[1])
-    covered = _covered(ink, xs, ys, x1, y1)
-    cost = (0.8 if me.led else 2.0) * np.abs(far - (26 if me.led else 8))
-    cost = cost + (700 if me.led else 900) * covered + (30 if me.led else 200) * (covered > 0.01)
+    x1, y1 = xs + w, ys + h
+    hides = np.zeros(xs.shape, dtype=bool)
     for x, y in led:
-        cost += 1e4 * (
-            (xs < x + SPOT_ROOM) & (x1 > x - SPOT_ROOM) & (ys < y + SPOT_ROOM) & (y1 > y - SPOT_ROOM)
-        )
-    rows = np.column_stack((xs, ys, x1, y1, cost))
-    cheap: np.ndarray = rows[np.argsort(cost, kind="stable")[:KEPT]]
+        hides |= (xs < x + SPOT_ROOM) & (x1 > x - SPOT_ROOM) & (ys < y + SPOT_ROOM) & (y1 > y - SPOT_ROOM)
+    return np.stack((xs, ys, x1, y1, _covered(ink, xs, ys, x1, y1), hides))
+
+
+def _choices(me: Wanted, grid: np.ndarray) -> np.ndarray:
+    """The cheapest boxes for one item, others left aside: x0, y0, x1, y1, cost."""
+    xs, ys, x1, y1, covered, hides = grid
+    far = np.hypot(np.clip(me.spot[0], xs, x1) - me.spot[0], np.clip(me.spot[1], ys, y1) - me.spot[1])
+    cost = (0.8 if me.led else 2.0) * np.abs(far - (26 if me.led else 8))
+    cost += (700 if me.led else 900) * covered + (30 if me.led else 200) * (covered > 0.01) + 1e4 * hides
+    cheap: np.ndarray = np.stack((xs, ys, x1, y1, cost))[:, _least(cost, KEPT)]
     return cheap
 
 
-def _best(i: int, wanted: Sequence[Wanted], boxes: Sequence[Box | None], rows: np.ndarray) -> Box:
-    cost = rows[:, 4].copy()
-    for n, other in enumerate(boxes):
-        if other is not None and n != i:
-            cost += 1e5 * ((rows[:, 0] < other[2] + ROOM) & (rows[:, 2] > other[0] - ROOM)
-                           & (rows[:, 1] < other[3] + ROOM) & (rows[:, 3] > other[1] - ROOM))  # fmt: skip
+def _least(cost: np.ndarray, count: int) -> np.ndarray:
+    """Where the smallest stand, in rising order; equal ones in their own order."""
+    if count < len(cost):
+        edge = np.partition(cost, count)[count]
+        near = np.flatnonzero(cost <= edge)
+    else:
+        near = np.arange(len(cost))
+    order: np.ndarray = near[np.argsort(cost[near], kind="stable")][:count]
+    return order
+
+
+def _best(i: int, wanted: Sequence[Wanted], boxes: Sequence[Box | None], choices: np.ndarray) -> Box:
+    x0, y0, x1, y1, alone = choices
+    others = [b for n, b in enumerate(boxes) if b is not None and n != i]
+    a0, b0, a1, b1 = np.array(others).reshape(-1, 4, 1).transpose(1, 0, 2)
+    over = (x0 < a1 + ROOM) & (x1 > a0 - ROOM) & (y0 < b1 + ROOM) & (y1 > b0 - ROOM)
+    cost = alone + 1e5 * over.sum(0)
     best, least = 0, float("inf")
-    for c in np.argsort(cost, kind="stable")[:TRIED]:
+    for c in _least(cost, TRIED):
         if cost[c] >= least:
             break
-        box: Box = tuple(float(x) for x in rows[c, :4])  # type: ignore[assignment]
+        box: Box = tuple(float(x) for x in choices[:4, c])  # type: ignore[assignment]
         more = _crossed(i, box, wanted, boxes) if wanted[i].led else _on_leaders(i, box, wanted, boxes)
         if cost[c] + more < least:
             best, least = int(c), float(cost[c] + more)
-    return float(rows[best, 0]), float(rows[best, 1]), float(rows[best, 2]), float(rows[best, 3])
+    return float(x0[best]), float(y0[best]), float(x1[best]), float(y1[best])
 
 
 def _covered(ink: np.ndarray, x0: np.ndarray, y0: np.ndarray, x1: np.ndarray, y1: np.ndarray) -> np.ndarray:
@@ -169,4 +185,4 @@ def _distance(p: Point, a: Point, b: Point) -> float:
     dx, dy = b[0] - a[0], b[1] - a[1]
     length = dx * dx + dy * dy
     t = 0.0 if length == 0 else min(max(((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / length, 0.0), 1.0)
-    return float(np.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy))
+    return math.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy)
