@@ -58,7 +58,7 @@ def test_from_the_board_to_a_signed_record_and_its_pdf(bench: Page) -> None:
     with bench.expect_download() as download:
         bench.get_by_text("PDF build sheet").click()
     pdf = PdfReader(io.BytesIO(Path(download.value.path()).read_bytes()))
-    assert "As left" in pdf.pages[0].extract_text()
+    assert "As left" in "".join(page.extract_text() for page in pdf.pages)
 
 
 def test_an_untouched_unit_shows_cautions_then_takes_its_pack(bench: Page) -> None:
@@ -245,7 +245,7 @@ def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     bench.goto(f"http://127.0.0.1:{server.port}")
     expect(bench.locator("main")).to_contain_text("Nothing on the bench")
     bench.locator("[data-take-in]").set_input_files(good)
-    expect(bench.locator("[data-setting]").first).to_contain_text("Output shaft end play")
+    expect(bench.locator('[data-place-row="output-cover"]')).to_contain_text("Output shaft end play")
     server.shutdown()
 
 
@@ -269,4 +269,4 @@ def test_a_unit_is_received_at_the_door(bench: Page, address: str) -> None:
     expect(bench.get_by_role("alert")).to_contain_text("Tag W-17 hangs on Ferry Wickerel ramp winch")
     bench.locator("input[name=tag]").fill("P-30")
     bench.get_by_role("button", name="Open the job").click()
-    expect(bench.locator("[data-setting]")).to_contain_text("Thrust bearing end play")
+    expect(bench.locator("[data-baselines]")).to_contain_text("Read the thrust bearing end play as found")

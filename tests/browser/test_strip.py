@@ -198,7 +198,7 @@ def test_a_place_of_the_section_opens_to_its_parts_and_setting(bench: Page) -> N
     opened = bench.locator("[data-place-open]")
     expect(opened).to_contain_text("Output cover")
     opened.locator("[data-open-setting]").click()
-    say(bench, "Swap the 0.15")
+    expect(bench.locator("[data-slot]").first).to_be_visible()
     bench.go_back()
     bench.locator('[data-place="bevel-mesh"]').focus()
     bench.keyboard.press("Enter")

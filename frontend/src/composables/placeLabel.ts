@@ -17,6 +17,10 @@ export function placeWindowLabel(scene: Strip, x: Scale): LabelPlace {
   const left = x(needle.at - needle.give) - 10;
   const right = x(needle.at + needle.give) + 10;
   if (right < middle - ROOM / 2 || left > middle + ROOM / 2) return { x: middle, anchor: "middle" };
-  const fits = left - ROOM > x(scene.lo);
-  return x(needle.at) >= middle && fits ? { x: left, anchor: "end" } : { x: right, anchor: "start" };
+  const onLeft: LabelPlace = { x: left, anchor: "end" };
+  const onRight: LabelPlace = { x: right, anchor: "start" };
+  const fits = { left: left > ROOM, right: right + ROOM < x(scene.hi) + 12 };
+  if (x(needle.at) >= middle && fits.left) return onLeft;
+  if (fits.right) return onRight;
+  return fits.left ? onLeft : { x: x(scene.hi), anchor: "end" };
 }

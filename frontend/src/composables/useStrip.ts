@@ -21,6 +21,7 @@ export function useStrip(job: Ref<string>) {
     queryKey: key,
     queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/strip", { params: { path: { job_id: job.value } } })),
     refetchInterval: 5000,
+    refetchOnMount: "always",
   });
   const view = computed(() => query.data.value);
   function keep(fresh: StripView) {

@@ -26,7 +26,7 @@ function key(event: KeyboardEvent) {
     role="button"
     tabindex="0"
     class="cursor-pointer"
-    :aria-label="`${flag.number}, ${flag.label}${flag.words ? `: ${flag.words}` : ''}`"
+    :aria-label="`${flag.number} ${flag.words || 'look'}: ${flag.label}`"
     :aria-pressed="here"
     :data-place="flag.key"
     :transform="`translate(${flag.x} ${flag.y})`"
@@ -56,7 +56,7 @@ function key(event: KeyboardEvent) {
       font-weight="700"
       :class="here ? 'fill-on-here' : 'fill-words'"
     >
-      {{ flag.number }}
+      {{ `${flag.number} ` }}
     </text>
     <VerdictMark
       v-if="flag.state"

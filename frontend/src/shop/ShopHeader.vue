@@ -15,8 +15,8 @@ const links: [string, string][] = [
 </script>
 
 <template>
-  <header class="flex min-h-16 items-center gap-3 border-b-2 bg-bay px-5 py-1 max-md:flex-wrap">
-    <div class="min-w-0 flex-1">
+  <header class="flex min-h-16 items-center gap-3 border-b-2 bg-bay px-5 py-1 max-lg:flex-wrap">
+    <div class="min-w-0 flex-1 max-lg:basis-full">
       <h1 class="text-[18px] font-bold leading-tight">{{ title }}</h1>
       <p class="text-[15px] leading-tight text-secondary">{{ sub }}</p>
     </div>

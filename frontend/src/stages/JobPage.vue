@@ -17,6 +17,7 @@ const { data, error } = useQuery({
   queryKey: computed(() => ["job", props.job]),
   queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: props.job } } })),
   refetchInterval: 5000,
+  refetchOnMount: "always",
 });
 const lead = computed(() => data.value?.settings.find((s) => !s.signed));
 const place = ref<string | null>(null);

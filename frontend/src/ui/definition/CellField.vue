@@ -42,10 +42,10 @@ const toggle = (key: string, on: boolean) =>
       v-if="column.kind === 'choice'"
       class="field"
       :name="name"
-      :value="value ?? ''"
+      :value="value ?? column.fallback ?? ''"
       @change="value = text($event)"
     >
-      <option value="">{{ column.may_lack ? "–" : "Choose" }}</option>
+      <option v-if="!column.fallback" value="">{{ column.may_lack ? "–" : "Choose" }}</option>
       <option v-for="[key, words] in options" :key="key" :value="key">{{ words }}</option>
     </select>
     <input

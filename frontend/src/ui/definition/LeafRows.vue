@@ -27,8 +27,8 @@ function move(n: number, by: number) {
   open.value = n + by;
 }
 function add() {
+  open.value = rows.value.length;
   rows.value = [...rows.value, newRow(props.leaf, props.fresh, rows.value)];
-  open.value = rows.value.length - 1;
 }
 const wrong = (n: number) => Object.keys(props.problems).some((p) => p.startsWith(`${props.leaf}[${n}]`));
 </script>

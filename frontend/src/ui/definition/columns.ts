@@ -12,6 +12,8 @@ export interface Column {
   /** Fixed options, or the rows of a leaf whose keys can be chosen. */
   options?: [string, string][] | Leaf | "spots" | "kinds" | "setting_kinds";
   may_lack?: boolean;
+  /** What holds while nothing is chosen. */
+  fallback?: string;
 }
 
 const key: Column = { key: "key", label: "Key", kind: "text" };
@@ -26,6 +28,7 @@ export const COLUMNS: Record<Leaf, Column[]> = {
       key: "line",
       label: "Lies",
       kind: "choice",
+      fallback: "level",
       options: [
         ["level", "level"],
         ["upright", "upright"],
@@ -58,6 +61,7 @@ export const COLUMNS: Record<Leaf, Column[]> = {
       key: "kind",
       label: "Kind",
       kind: "choice",
+      fallback: "spur",
       options: [
         ["spur", "parallel"],
         ["bevel", "bevel"],
@@ -66,8 +70,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     },
     { key: "driver", label: "Driver", kind: "choice", options: "parts" },
     { key: "driven", label: "Driven", kind: "choice", options: "parts" },
-    { key: "toward", label: "Driven lies", kind: "choice", options: sides },
-    { key: "body", label: "Bevel gear's body", kind: "choice", options: sides },
+    { key: "toward", label: "Driven lies", kind: "choice", options: sides, fallback: "right" },
+    { key: "body", label: "Bevel gear's body", kind: "choice", options: sides, fallback: "below" },
   ],
   places: [
     label,
@@ -94,6 +98,7 @@ export const LIMIT: Column[] = [
     key: "basis",
     label: "For",
     kind: "choice",
+    fallback: "new parts",
     options: [
       ["new parts", "new parts"],
       ["worn matched parts", "worn matched parts"],
@@ -141,7 +146,7 @@ export function newRow(leaf: Leaf, name: string, rows: Row[]): Row {
 
 /** The same definition with the value at a path such as settings[0].limits[1].meant put in. */
 export function withValue(d: Definition, path: string, value: string): Definition {
-  const copy = structuredClone(d) as Record<string, unknown>;
+  const copy = JSON.parse(JSON.stringify(d)) as Record<string, unknown>;
   const steps = path.split(/[.[\]]+/).filter(Boolean);
   let at: Record<string, unknown> = copy;
   for (const step of steps.slice(0, -1)) at = at[step] as Record<string, unknown>;
