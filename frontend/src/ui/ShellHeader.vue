@@ -9,7 +9,9 @@ defineProps<{ job: string; tag: string; title: string; sub: string; here: StageN
 </script>
 
 <template>
-  <header class="flex min-h-16 shrink-0 flex-wrap items-center sm:flex-nowrap gap-4 border-b-2 bg-bay px-5">
+  <header
+    class="flex min-h-16 shrink-0 flex-wrap items-center gap-x-4 border-b-2 bg-bay px-5 max-lg:pt-2 lg:flex-nowrap"
+  >
     <RouterLink to="/"><UnitTag :tag="tag" /><span class="sr-only">, back to the board</span></RouterLink>
     <div class="min-w-0 flex-1 max-sm:min-w-[200px]">
       <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>

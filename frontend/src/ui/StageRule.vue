@@ -23,19 +23,19 @@ const open = (name: string) => data.value?.open[name] ?? 0;
 </script>
 
 <template>
-  <nav aria-label="Stages" class="flex h-full items-end">
+  <nav aria-label="Stages" class="flex h-full items-end max-lg:order-last max-lg:mb-2.5 max-lg:h-12 max-lg:basis-full">
     <template v-for="name in stages" :key="name">
       <component
         :is="paths[name] ? RouterLink : 'span'"
         :to="paths[name]"
         :aria-current="name.toLowerCase() === here ? 'step' : undefined"
-        class="relative h-[54px] w-[68px] items-center justify-center border-b-2 border-l-2 text-[15px]"
+        class="relative h-[54px] w-[68px] items-center max-lg:h-12 justify-center border-b-2 border-l-2 text-[15px]"
         :class="[
           name.toLowerCase() === here
             ? 'flex bg-here font-bold text-on-here'
             : paths[name]
-              ? 'hidden font-semibold lg:flex max-lg:nth-last-1:flex'
-              : 'hidden border-dashed text-secondary xl:flex',
+              ? 'flex font-semibold'
+              : 'hidden border-dashed text-secondary md:max-lg:flex xl:flex',
         ]"
       >
         {{ name }}<span v-if="!paths[name]" class="sr-only">, not built yet</span>
