@@ -65,12 +65,13 @@ rules: setup ## Import rules of the rooms
 	@.venv/bin/lint-imports --no-cache
 
 .PHONY: api
-api: setup ## Write docs/openapi.json and the TypeScript types from it
-	@.venv/bin/bornek openapi docs/openapi.json && cd frontend && npm run -s api
+api: setup ## Write docs/openapi.json, its TypeScript types and the unit types' schema
+	@.venv/bin/bornek openapi docs/openapi.json && .venv/bin/bornek unit-type-schema docs/unit-type.schema.json && cd frontend && npm run -s api
 
 .PHONY: drift
 drift: setup ## Fail if the API document or its types are not the committed ones
 	@mkdir -p var && .venv/bin/bornek openapi var/openapi.json && cmp var/openapi.json docs/openapi.json || { echo "docs/openapi.json has drifted: make api"; exit 1; }
+	@.venv/bin/bornek unit-type-schema var/unit-type.schema.json && cmp var/unit-type.schema.json docs/unit-type.schema.json || { echo "docs/unit-type.schema.json has drifted: make api"; exit 1; }
 	@cd frontend && npx --no-install openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
 
 .PHONY: pytest
@@ -83,7 +84,11 @@ format: setup ## Put the code in its format
 
 .PHONY: bench
 bench: setup browser build ## Benchmarks: figures and ratios, never asserted
-	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py
+	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py
+
+.PHONY: bench-yard
+bench-yard: setup ## A yard of 3,000 jobs and 100,000 parts: fills it for minutes, then times board and search
+	@$(PY) bench/scale.py
 
 .PHONY: screenshots
 screenshots: setup browser build ## Refresh docs/screenshots from the demo data

@@ -12,6 +12,7 @@ from werkzeug.serving import make_server
 
 from bornek.app import create_app
 from bornek.demo.seed import seed
+from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from chromium import launch_options
 
@@ -29,6 +30,9 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
     ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),
     ("set-asked", SET, (1280, 800), "light", ("1", ".", "4", "5", "Enter")),
+    ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
+    ("take-off", "/jobs/k08/strip", (1280, 800), "light", ("2",)),
+    ("type", "/types/chain-ferry", (1280, 800), "light", ()),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
@@ -53,7 +57,7 @@ def main() -> None:
         database = Database(Path(folder) / "yard.sqlite")
         database.migrate()
         with database.writing() as session:
-            seed(session)
+            seed(session, Blobs(database.files))
         server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW), threaded=True)
         threading.Thread(target=server.serve_forever, daemon=True).start()
         browser = playwright.chromium.launch(**launch_options())

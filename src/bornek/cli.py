@@ -18,6 +18,7 @@ from bornek.demo.seed import seed
 from bornek.serve import serve
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
+from bornek.web.unit_type_schema import unit_type_schema
 
 
 def main(argv: list[str] | None = None) -> int:
@@ -58,8 +59,11 @@ def _parser() -> argparse.ArgumentParser:
             made.add_argument(
                 "--to" if name == "backup" else "--from", dest="other", type=Path, required=True
             )
-    spec = command("openapi", _openapi, "Write the OpenAPI document.")
-    spec.add_argument("file", type=Path)
+    for name, run, words in (
+        ("openapi", _openapi, "Write the OpenAPI document."),
+        ("unit-type-schema", _unit_type_schema, "Write the JSON schema of a unit type's file."),
+    ):
+        command(name, run, words).add_argument("file", type=Path)
     return parser
 
 
@@ -148,9 +152,16 @@ def _restore(args: argparse.Namespace) -> None:
 
 
 def _openapi(args: argparse.Namespace) -> None:
-    spec = spec_of(create_app(Database(":memory:")))
-    args.file.write_text(
-        json.dumps(spec, ensure_ascii=False, indent=1, sort_keys=True) + "\n", encoding="utf-8"
+    _write(args.file, spec_of(create_app(Database(":memory:"))))
+
+
+def _unit_type_schema(args: argparse.Namespace) -> None:
+    _write(args.file, unit_type_schema())
+
+
+def _write(file: Path, document: dict[str, Any]) -> None:
+    file.write_text(
+        json.dumps(document, ensure_ascii=False, indent=1, sort_keys=True) + "\n", encoding="utf-8"
     )
 
 
