@@ -23,7 +23,10 @@ const open = (name: string) => data.value?.open[name] ?? 0;
 </script>
 
 <template>
-  <nav aria-label="Stages" class="flex h-full items-end max-lg:order-last max-lg:mb-2.5 max-lg:h-12 max-lg:basis-full">
+  <nav
+    aria-label="Stages"
+    class="flex h-full items-end max-lg:order-last max-lg:mb-2.5 max-lg:h-12 max-lg:basis-full"
+  >
     <template v-for="name in stages" :key="name">
       <component
         :is="paths[name] ? RouterLink : 'span'"
