@@ -72,6 +72,9 @@ def adjust(knob: Knob, before: State, after: State, speech: Speech) -> Say:
         turn = "Back off" if by > 0 else "Tighten"
         return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(". ")
     size = Span(speech.size(position(after)), True)
+    own = knob.more if by > 0 else knob.less
+    if own:
+        return Span(f"{own} "), size, Span(". ")
     if by < 0:
         less = Span(speech.number(abs(by)), True)
         return Span("Grind "), less, Span(f" off the {knob.noun}, to "), size, Span(". ")

@@ -173,6 +173,9 @@ class Knob:
     title: str = ""
     read: bool = False
     """Its state comes with the readings: nobody needs to enter it."""
+    more: str = ""
+    less: str = ""
+    """What is done to raise or lower it, before the size: "Ream the bush to"."""
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,55 @@
+"""Sizes taken at several places along and directions across a bore or a journal: shared by the kinds that do."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from bornek.core.readings import spread
+from bornek.core.settings.kind import Slot
+
+PLACES = (("near", "near end"), ("middle", "middle"), ("far", "far end"))
+DIRECTIONS = (("up", "upright"), ("across", "across"))
+Sizes = Mapping[tuple[str, str], float]
+
+
+@dataclass(frozen=True)
+class Form:
+    """Ovality: greatest difference across one place; taper: between the means of the places [mm]."""
+
+    ovality_mm: float
+    taper_mm: float
+
+
+def size_slots(key: str, label: str, posture: str, plausible: tuple[float, float]) -> list[Slot]:
+    """Three places, two directions each."""
+    return [
+        Slot(f"{key}.{place}.{way}", f"{label}, {place_label}, {way_label}", label,
+             {"what": key, "place": place, "way": way}, "length", "size", posture=posture, plausible=plausible,
+             peers=key)
+        for place, place_label in PLACES
+        for way, way_label in DIRECTIONS
+    ]  # fmt: skip
+
+
+def by_place(sizes: Sizes) -> dict[str, list[float]]:
+    found: dict[str, list[float]] = {}
+    for (place, _), size in sizes.items():
+        found.setdefault(place, []).append(size)
+    return found
+
+
+def form_of(sizes: Sizes) -> Form:
+    """How far from round and from straight.
+
+    >>> form_of({("near", "up"): 50.02, ("near", "across"): 50.00, ("far", "up"): 50.00, ("far", "across"): 50.00})
+    Form(ovality_mm=0.02, taper_mm=0.01)
+    """
+    groups = by_place(sizes)
+    means = [sum(g) / len(g) for g in groups.values()]
+    return Form(round(max((spread(g) for g in groups.values()), default=0.0), 9), round(spread(means), 9))
+
+
+def table_rows(label: str, sizes: Sizes, number: Sequence[str]) -> tuple[str, ...]:
+    """One row: the label, then what was said of each size in order; blanks where nothing was read."""
+    return (label, *number, *("" for _ in range(len(PLACES) * len(DIRECTIONS) - len(sizes))))
