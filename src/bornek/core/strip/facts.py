@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from bornek.core.errors import InputError
+from bornek.core.parts.facts import INSPECTION, NEEDED
 from bornek.core.plain import dump
 from bornek.core.quantities import parse, to_nm
 from bornek.core.structure import build
@@ -127,7 +128,7 @@ Body = (LockedOut | PackFound | Witness | MatchMarks | CheckingDistance | WayRou
 FACTS: dict[str, type[Any]] = {
     "locked_out": LockedOut, "pack": PackFound, "witness": Witness, "match_marks": MatchMarks,
     "checking_distance": CheckingDistance, "way_round": WayRound, "wrong": Wrong, "let_go": LetGo,
-    "removed": Removed, "loose": Loose, "accounted": Accounted, "closed": Closed,
+    "removed": Removed, "loose": Loose, "accounted": Accounted, "closed": Closed, **INSPECTION,
 }  # fmt: skip
 
 
@@ -169,7 +170,7 @@ def read_fact(kind: str, data: Mapping[str, Any], d: Definition, unit: str = "mm
 def _must_say(kind: str, body: Any) -> None:
     needed = {"locked_out": ("points", "key_holder"), "match_marks": ("marks",), "way_round": ("words",),
               "wrong": ("words",), "loose": ("what", "where"), "accounted": ("loose", "words"),
-              "let_go": ("words",), "checking_distance": ("typed",), "pack": ("side", "slots")}  # fmt: skip
+              "let_go": ("words",), "checking_distance": ("typed",), "pack": ("side", "slots"), **NEEDED}  # fmt: skip
     for name in needed.get(kind, ()):
         if not getattr(body, name):
             raise InputError(

@@ -1,0 +1,1 @@
+"""Judging parts: what to look for, verdicts, the cause of failure, what must be ordered."""

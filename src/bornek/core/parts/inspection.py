@@ -1,0 +1,149 @@
+"""A part as inspected: what is looked for, the grades given, the verdict of each school, the one gone by."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from bornek.core.parts.facts import Graded, Judged, SealSet, TeethMarked
+from bornek.core.parts.grades import worst_grade
+from bornek.core.parts.look_fors import LookFor, look_fors_of
+from bornek.core.parts.teeth import ToothMark
+from bornek.core.parts.verdicts import WORDS, Basis, PartVerdict, School, judge
+from bornek.core.phrases import Say, Span, plain
+from bornek.core.strip.facts import Fact, Removed
+from bornek.core.strip.removal import doomed, find_way
+from bornek.core.units.definition import Definition, Part
+
+LOCKING = ("lock_washer", "nut", "fastener", "key")
+
+
+@dataclass(frozen=True)
+class Inspected:
+    """`chosen` is empty until a verdict was gone by; `stale`: grades or fits changed it since."""
+
+    part: Part
+    looks: tuple[LookFor, ...]
+    basis: Basis
+    worst: str
+    a: PartVerdict
+    b: PartVerdict
+    notes: tuple[str, ...]
+    chosen: str
+    reason: str
+    by: str
+    stale: bool
+
+
+def inspect(
+    d: Definition, part: Part, facts: Sequence[Fact], own: Sequence[LookFor] = (), fits: Sequence[str] = ()
+) -> Inspected:
+    """Everything known of one part, from the facts alone; `fits` are the verdict codes of its measured fits.
+
+    >>> d = Definition(parts=(Part("k", "Key", "key"),))
+    >>> seen = [Fact("1", "graded", "k", Graded("k", {"fit": "sound", "sides": "dress"}))]
+    >>> inspect(d, d.parts[0], seen).a.label
+    'dress and re-use'
+    """
+    looks = tuple(look_fors_of(part, own))
+    grades, notes, chosen, at = {}, [], None, 0
+    for fact in facts:
+        if isinstance(fact.body, Graded) and fact.body.part == part.key:
+            grades |= fact.body.grades
+            at = fact.seq
+            if fact.body.note:
+                notes.append(f"{fact.body.note} ({fact.by})" if fact.by else fact.body.note)
+        elif isinstance(fact.body, Judged) and fact.body.part == part.key:
+            chosen = fact
+    why = next((w for f in facts if isinstance(f.body, Removed) and f.body.part == part.key
+                and (w := doomed(part, find_way(f.body.way)))), "")  # fmt: skip
+    basis = Basis(grades, [x.key for x in looks], tuple(fits), why)
+    body = chosen.body if chosen else None
+    return Inspected(
+        part, looks, basis, worst_grade(grades.get(x.key, "") for x in looks),
+        judge(part, basis, "A"), judge(part, basis, "B"), tuple(notes),
+        body.verdict if body else "", body.words if body else "", chosen.by if chosen else "",
+        chosen is not None and chosen.seq < at,
+    )  # fmt: skip
+
+
+def by_school(x: Inspected, school: School) -> PartVerdict:
+    return x.b if school == "B" else x.a
+
+
+def not_checked(found: Sequence[Inspected]) -> list[str]:
+    """What could not be checked, for the record."""
+    return [
+        f"{x.part.label}: {look.label.lower()}"
+        for x in found
+        for look in x.looks
+        if x.basis.grades.get(look.key) == "not_checked"
+    ]
+
+
+def must_be_had(found: Sequence[Inspected], ordered: frozenset[str]) -> list[Inspected]:
+    """Parts to be replaced or sent out that nobody has ordered yet."""
+    return [x for x in found if x.chosen in ("replace", "send_out") and x.part.key not in ordered]
+
+
+def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds: int) -> Say:
+    """The one sentence of the stage.
+
+    >>> say_inspect([], frozenset(), 0)[0].text
+    'No parts are listed. Fill in what this unit is made of.'
+    """
+    if not found:
+        return plain("No parts are listed. Fill in what this unit is made of.")
+    judged = [x for x in found if x.chosen and not x.stale]
+    if not judged:
+        return Span("Inspect "), Span(f"{len(found)} parts", True), Span(", one at a time. Begin with any.")
+    left = [x for x in found if not x.chosen or x.stale]
+    if left:
+        return (
+            Span("Next: the "),
+            Span(left[0].part.label.lower(), True),
+            Span(f". {len(left)} parts to judge."),
+        )
+    need = must_be_had(found, ordered)
+    if need:
+        return (
+            Span("Order the "),
+            Span(need[0].part.label.lower(), True),
+            Span(f". {len(need)} not ordered yet."),
+        )
+    held = [x for x in found if x.chosen == "hold"]
+    if held or open_holds:
+        return (
+            Span("Every part is judged. "),
+            Span(f"{len(held) + open_holds} holds", True),
+            Span(" are open."),
+        )
+    return plain("Every part is judged. Plan the build.")
+
+
+def seal_of(facts: Sequence[Fact], part: str) -> SealSet | None:
+    found = [f.body for f in facts if isinstance(f.body, SealSet) and f.body.part == part]
+    return found[-1] if found else None
+
+
+def teeth_of(facts: Sequence[Fact], part: str) -> tuple[ToothMark, ...]:
+    found = [f.body.marks for f in facts if isinstance(f.body, TeethMarked) and f.body.part == part]
+    return found[-1] if found else ()
+
+
+def mates_of(d: Definition, part: str) -> list[tuple[Part, Part, str]]:
+    """The meshes of a gear: itself, its mate, the mesh's kind."""
+    pairs: list[tuple[Part, Part, str]] = []
+    for mesh in d.meshes:
+        if part in (mesh.driver, mesh.driven):
+            me, other = d.part(part), d.part(mesh.driven if part == mesh.driver else mesh.driver)
+            if me and other:
+                pairs.append((me, other, mesh.kind))
+    return pairs
+
+
+def verdict_words(x: Inspected) -> str:
+    """The verdict gone by in a line for the record."""
+    if not x.chosen:
+        return "not judged"
+    return f"{WORDS[x.chosen]}{f': {x.reason}' if x.reason else ''}"

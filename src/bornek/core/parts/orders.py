@@ -1,0 +1,136 @@
+"""Orders and send-outs: what is out, what is late, what came, and what its size disturbs."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from bornek.core.errors import InputError
+from bornek.core.parts.facts import Ordered, Promised, Received
+from bornek.core.quantities import Speech, parse
+from bornek.core.strip.facts import Fact
+from bornek.core.units.definition import Definition, SettingPoint
+
+SAME_MM = 0.0015
+
+
+@dataclass(frozen=True)
+class OrderLine:
+    """`read_again`: labels of settings that the new part's size disturbs."""
+
+    id: str
+    part: str
+    label: str
+    what: str
+    number: str
+    count: int
+    supplier: str
+    promised: str
+    state: str
+    words: str
+    read_again: tuple[str, ...] = ()
+    by: str = ""
+
+
+def read_day(text: str) -> date:
+    """
+    >>> read_day("2026-11-30").day
+    30
+    """
+    try:
+        return date.fromisoformat(text)
+    except ValueError:
+        raise InputError(
+            f"{text!r} is no date.", field="promised", next_step="Write it as 2026-11-30."
+        ) from None
+
+
+def is_late(promised: str, today: date) -> bool:
+    return bool(promised) and read_day(promised) < today
+
+
+def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLine]:
+    """Every order of a job with its newest promise and what came of it.
+
+    >>> f = Fact("o1", "ordered", "b", Ordered("b", "order", "TB-3007", "Yard store", promised="2026-11-30"))
+    >>> order_lines(Definition(), [f], "mm")[0].state
+    'ordered'
+    """
+    lines = []
+    for fact in facts:
+        if not isinstance(fact.body, Ordered):
+            continue
+        order = fact.body
+        later = [f.body.promised for f in facts if isinstance(f.body, Promised) and f.body.order == fact.id]
+        came = next((f.body for f in facts if isinstance(f.body, Received) and f.body.order == fact.id), None)
+        words, again = _received(d, order, came, unit) if came else (order.words, ())
+        lines.append(OrderLine(
+            fact.id, order.part, d.label_of(order.part) or order.part, order.what, order.number, order.count,
+            order.supplier, later[-1] if later else order.promised,
+            "received" if came else "sent out" if order.what == "send_out" else "ordered", words, again, fact.by,
+        ))  # fmt: skip
+    return lines
+
+
+def _received(d: Definition, order: Ordered, came: Received, unit: str) -> tuple[str, tuple[str, ...]]:
+    """What came, in words, and the settings to be read again."""
+    words = []
+    if came.number and came.number != order.number:
+        words.append(f"came as {came.number}, not {order.number}")
+    again: tuple[str, ...] = ()
+    if came.width_old and came.width_new:
+        difference = width_difference_mm(came, unit)
+        say = Speech(unit)
+        if abs(difference) > SAME_MM:
+            again = tuple(s.label for s in settings_touched(d, order.part))
+            wider = "wider" if difference > 0 else "narrower"
+            words.append(
+                f"{say.number(abs(difference))} {say.unit} {wider} than the old one: the pack changes with it"
+            )
+        else:
+            words.append("same width as the old one")
+    else:
+        words.append("width not compared with the old one")
+    if came.words:
+        words.append(came.words)
+    return "; ".join(words), again
+
+
+def width_difference_mm(came: Received, unit: str) -> float:
+    new, old = (parse(text, "length", unit).value for text in (came.width_new, came.width_old))
+    return round(new - old, 6)
+
+
+def settings_touched(d: Definition, part_key: str) -> list[SettingPoint]:
+    """Settings at places on the shaft of a part, or of a mesh of that shaft: its width moves them.
+
+    >>> settings_touched(Definition(), "b")
+    []
+    """
+    part = d.part(part_key)
+    if part is None:
+        return []
+    places = {p.key: p for p in d.places}
+    return [
+        s for s in d.settings
+        if (place := places.get(s.place)) is not None
+        and any(x.key == part_key or (x.shaft and x.shaft == part.shaft) for x in d.parts_at(place))
+    ]  # fmt: skip
+
+
+def known_substitutes(number: str, pairs: Sequence[tuple[str, str]]) -> list[str]:
+    """Every number that stands for this one, through others too.
+
+    >>> known_substitutes("A", [("A", "B"), ("C", "B")])
+    ['B', 'C']
+    """
+    found, reach = {number}, [number]
+    while reach:
+        now = reach.pop()
+        for a, b in pairs:
+            for here, there in ((a, b), (b, a)):
+                if here == now and there not in found:
+                    found.add(there)
+                    reach.append(there)
+    return sorted(found - {number})

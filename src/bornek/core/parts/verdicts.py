@@ -1,0 +1,157 @@
+"""The verdict on a part under each school, with the reason in words, and what may be chosen instead."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from bornek.core.errors import InputError
+from bornek.core.parts.grades import LABELS, worst_grade
+from bornek.core.units.definition import Part
+
+Judgement = Literal["reuse", "dress", "replace", "send_out", "hold", ""]
+School = Literal["A", "B"]
+WORDS: dict[str, str] = {
+    "reuse": "re-use", "dress": "dress and re-use", "replace": "replace", "send_out": "send out", "hold": "hold", "": "not inspected",
+}  # fmt: skip
+ALWAYS_NEW = frozenset({"rolling_bearing", "seal", "lock_washer"})
+REPAIRABLE = frozenset({"shaft", "housing", "spline"})
+GOES_BACK = ("reuse", "dress")
+
+
+@dataclass(frozen=True)
+class Basis:
+    """What a verdict rests on: grades by look-for, the codes of measured fits, why its removal doomed it."""
+
+    grades: dict[str, str]
+    asked: Sequence[str]
+    fits: Sequence[str] = ()
+    doomed: str = ""
+
+
+@dataclass(frozen=True)
+class PartVerdict:
+    """`reason`: a written reason is needed to go by it."""
+
+    verdict: Judgement
+    words: str
+    reason: bool = False
+
+    @property
+    def label(self) -> str:
+        return WORDS[self.verdict]
+
+
+def judge(part: Part, basis: Basis, school: School) -> PartVerdict:
+    """The verdict that a school gives.
+
+    A, strict: bearings, seals and locking parts new, anything worn replaced. B, restoration: what still carries load
+    goes back with a written reason. Both: single-use and doomed parts are replaced; a safety-critical part below
+    "worn within" never goes back; unmeasured or unseen where it matters is a hold.
+
+    >>> b = Basis({"spalls": "sound"}, ["spalls"])
+    >>> bearing = Part("b", "Bearing", "taper_bearing")
+    >>> judge(bearing, b, "A").label, judge(bearing, b, "B").label
+    ('replace', 're-use')
+    """
+    fixed = _whatever_the_school(part, basis)
+    if fixed is not None:
+        return fixed
+    worst = _worst(basis)
+    if worst in ("worn_beyond", "unsafe"):
+        return _bad(part, worst, basis, school)
+    if school == "A" and part.about.group in ALWAYS_NEW:
+        return PartVerdict("replace", "Strict: bearings, seals and locking parts always new.")
+    if worst == "worn_within":
+        if school == "A":
+            return PartVerdict("replace", "Strict: it is marked, so it is replaced.")
+        return PartVerdict("reuse", "Worn within its limits and still carries load.", reason=True)
+    if school == "B" and part.about.group in ALWAYS_NEW:
+        return PartVerdict("reuse" if worst == "sound" else "dress", "Sound by every look; say why no new one goes in.",
+                           reason=True)  # fmt: skip
+    if worst == "dress":
+        return PartVerdict("dress", "Marks that can be dressed; no wear.")
+    return PartVerdict("reuse", "Sound by every look.")
+
+
+def _worst(basis: Basis) -> str:
+    return worst_grade(basis.grades.get(key, "") for key in basis.asked)
+
+
+def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
+    if part.single_use:
+        return PartVerdict("replace", "Single use: always new.")
+    if basis.doomed:
+        return PartVerdict("replace", f"Its removal ended it: {basis.doomed}.")
+    open_looks = [k for k in basis.asked if not basis.grades.get(k)]
+    if open_looks and _worst(basis) not in ("worn_beyond", "unsafe"):
+        return PartVerdict("", f"{len(open_looks)} of {len(basis.asked)} still to look at.")
+    unseen = [k for k in basis.asked if basis.grades.get(k) == "not_checked"]
+    if unseen and part.safety:
+        return PartVerdict("hold", "It can hurt someone, and not everything could be checked.")
+    if unseen and len(unseen) == len(basis.asked):
+        return PartVerdict("hold", "Nothing of it could be checked.")
+    if any(code in ("not_proven", "not_read", "read_again") for code in basis.fits) and not _out(basis):
+        return PartVerdict("hold", "Its fit is to be measured and is not proven yet.")
+    if _out(basis) and part.about.group in REPAIRABLE:
+        return PartVerdict(
+            "send_out", "Its fit is out: build up, sleeve or bore by those who can; else replace."
+        )
+    return None
+
+
+def _out(basis: Basis) -> bool:
+    return any(code.startswith("out") for code in basis.fits)
+
+
+def _bad(part: Part, worst: str, basis: Basis, school: School) -> PartVerdict:
+    said = f"Graded {LABELS[worst]}"
+    if part.safety:
+        return PartVerdict("replace", f"{said}, and it can hurt someone: never back in.")
+    if worst == "unsafe":
+        return PartVerdict("replace", f"{said}: never back in.")
+    if part.about.group in REPAIRABLE:
+        return PartVerdict("send_out", f"{said}: it can be repaired by those who do that work.")
+    if school == "B" and part.scarce:
+        return PartVerdict("reuse", f"{said}, but it cannot be had and still carries load.", reason=True)
+    return PartVerdict("replace", f"{said}.")
+
+
+def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: str) -> None:
+    """Raises InputError where the choice may not be made, or needs a written reason that is not there.
+
+    >>> washer = Part("w", "Lock washer", "lock_washer", single_use=True)
+    >>> try:
+    ...     check_choice(washer, Basis({}, []), "B", "reuse", "fine")
+    ... except InputError as error:
+    ...     print(error.message)
+    Lock washer may not go back: single use: always new.
+    """
+    if chosen not in WORDS or not chosen:
+        raise InputError(
+            f"verdict must be one of {', '.join(k for k in WORDS if k)} (got {chosen!r}).", field="verdict"
+        )
+    found = judge(part, basis, school)
+    if chosen in GOES_BACK:
+        worst = _worst(basis)
+        refused = (
+            "single use: always new" if part.single_use
+            else basis.doomed if basis.doomed
+            else f"it can hurt someone and is {LABELS[worst]}" if part.safety and worst in ("worn_beyond", "unsafe")
+            else "it is unsafe" if worst == "unsafe"
+            else "it can hurt someone and not everything could be checked" if part.safety and found.verdict == "hold"
+            else ""
+        )  # fmt: skip
+        if refused:
+            raise InputError(f"{part.label} may not go back: {refused}.", field="verdict",
+                             next_step="Replace it, send it out, or hold the build.")  # fmt: skip
+    if not found.verdict and chosen != "hold":
+        raise InputError(f"{part.label}: {found.words}", field="verdict",
+                         next_step="Grade the rest, or say what could not be checked.")  # fmt: skip
+    scarce_back = part.scarce and chosen in GOES_BACK and _worst(basis) not in ("sound", "")
+    needs = found.reason if chosen == found.verdict else chosen != found.verdict
+    if (needs or scarce_back) and not words.strip():
+        why = "a scarce part goes back with a written reason" if scarce_back else (
+            "re-use needs a written reason" if chosen == found.verdict else f"the verdict by the school is {found.label}")  # fmt: skip
+        raise InputError(f"{part.label}: {why}.", field="words", next_step="Say why in a few words.")
