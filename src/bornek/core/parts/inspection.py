@@ -46,7 +46,8 @@ def inspect(
     'dress and re-use'
     """
     looks = tuple(look_fors_of(part, own))
-    grades, notes, chosen, at = {}, [], None, 0
+    grades: dict[str, str] = {}
+    notes, chosen, at = [], None, 0
     for fact in facts:
         if isinstance(fact.body, Graded) and fact.body.part == part.key:
             grades |= fact.body.grades
