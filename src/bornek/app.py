@@ -15,7 +15,15 @@ from werkzeug.exceptions import Forbidden, NotFound
 from bornek import __version__
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
-from bornek.web import job_routes, kind_routes, setting_routes, shop_routes, strip_routes, unit_type_routes
+from bornek.web import (
+    inspect_routes,
+    job_routes,
+    kind_routes,
+    setting_routes,
+    shop_routes,
+    strip_routes,
+    unit_type_routes,
+)
 from bornek.web.documents import schemas
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.wire import Wire
@@ -48,7 +56,15 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
     api.spec.components.schema("Problem", PROBLEM)
     for name, component in schemas.components.items():
         api.spec.components.schema(name, component)
-    for routes in (shop_routes, unit_type_routes, job_routes, strip_routes, setting_routes, kind_routes):
+    for routes in (
+        shop_routes,
+        unit_type_routes,
+        job_routes,
+        strip_routes,
+        inspect_routes,
+        setting_routes,
+        kind_routes,
+    ):
         api.register_blueprint(routes.blp)
     register_problems(app)
     app.before_request(_same_origin)

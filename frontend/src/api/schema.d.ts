@@ -40,6 +40,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cross-numbers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrossNumberView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CrossNumberIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrossNumberView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawer": {
         parameters: {
             query?: never;
@@ -849,6 +958,272 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FitIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InspectView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/inspection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InspectView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["InspectionIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InspectView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/orders.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/photos": {
         parameters: {
             query?: never;
@@ -1382,6 +1757,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/look-fors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookForView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LookForIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LookForView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mechanics": {
         parameters: {
             query?: never;
@@ -1405,6 +1889,78 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["MechanicView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OrderView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
                     };
                 };
                 default: components["responses"]["DEFAULT_ERROR"];
@@ -2686,7 +3242,9 @@ export interface components {
             band: string;
             bench: string;
             job_id: string;
+            late: string[];
             name: string;
+            owed: components["schemas"]["Owed"][];
             say: components["schemas"]["Span"][];
             setting_id: string | null;
             setting_label: string;
@@ -2696,6 +3254,7 @@ export interface components {
         };
         BoardView: {
             held_up: number;
+            late: number;
             low: string[];
             needs_hands: number;
             ready: number;
@@ -2770,6 +3329,27 @@ export interface components {
             id: string;
             thickness: string;
         };
+        CrossNumberIn: {
+            id: string;
+            /** @default  */
+            number?: string;
+            /** @default  */
+            other?: string;
+            /** @default  */
+            strike?: string;
+            /** @default  */
+            words?: string;
+        };
+        CrossNumberView: {
+            id: string;
+            number: string;
+            other: string;
+            words: string;
+        };
+        DamageView: {
+            key: string;
+            label: string;
+        };
         Definition: {
             cautions: string[];
             meshes: components["schemas"]["Mesh"][];
@@ -2783,6 +3363,12 @@ export interface components {
             definition: {
                 [key: string]: unknown;
             };
+        };
+        Diagnosis: {
+            leading: string[];
+            ranked: components["schemas"]["Ranked"][];
+            tell_apart: string[];
+            words: string;
         };
         DraftStep: {
             label: string;
@@ -2832,6 +3418,14 @@ export interface components {
             /** @description Error name */
             status?: string;
         };
+        EvidenceView: {
+            key: string;
+            label: string;
+            photos: number;
+            seen: string;
+            words: string;
+            zone: string;
+        };
         ExpectIn: {
             state: unknown;
         };
@@ -2880,6 +3474,24 @@ export interface components {
             typed: unknown;
             why: string;
         };
+        FitIn: {
+            given: {
+                [key: string]: unknown;
+            };
+            id: string;
+            kind: string;
+            /** @default  */
+            label?: string;
+            part: string;
+        };
+        FitView: {
+            label: string;
+            setting_id: string;
+            value: string;
+            verdict: string;
+            verdict_words: string;
+            window: string;
+        };
         Flank: {
             label: string;
             patches: components["schemas"]["Patch"][];
@@ -2927,6 +3539,14 @@ export interface components {
             quantity?: "length" | "torque" | "force";
             unit: string;
         };
+        GaugeLine: {
+            better: string[];
+            enough: boolean;
+            gauge: string;
+            ratio: number | null;
+            setting: string;
+            words: string;
+        };
         GaugeView: {
             calibration_u: number;
             division: number;
@@ -2950,6 +3570,84 @@ export interface components {
         GivenView: {
             fields: components["schemas"]["FieldView"][];
             seq: number;
+        };
+        GradeView: {
+            key: string;
+            label: string;
+            typed: string;
+        };
+        Hold: {
+            by: string;
+            cause: string;
+            cleared: string;
+            label: string;
+            words: string;
+        };
+        InspectHead: {
+            complaint: string;
+            id: string;
+            length_unit: string;
+            stands: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
+        InspectPart: {
+            by: string;
+            chosen: string;
+            chosen_label: string;
+            count: number;
+            fits: components["schemas"]["FitView"][];
+            group: string;
+            in_force: components["schemas"]["SchoolVerdict"];
+            key: string;
+            kind: string;
+            kind_label: string;
+            label: string;
+            looks: components["schemas"]["LookView"][];
+            notes: string[];
+            number: string;
+            off: number;
+            order: string;
+            other: components["schemas"]["SchoolVerdict"];
+            photos: number;
+            reason: string;
+            safety: boolean;
+            scarce: boolean;
+            seal: components["schemas"]["SealView"] | null;
+            seal_asked: boolean;
+            single_use: boolean;
+            stale: boolean;
+            substitutes: string[];
+            teeth: components["schemas"]["TeethView"] | null;
+            worst: string;
+            worst_label: string;
+        };
+        InspectView: {
+            cautions: string[];
+            damages: components["schemas"]["DamageView"][];
+            diagnosis: components["schemas"]["Diagnosis"];
+            evidence: components["schemas"]["EvidenceView"][];
+            gauges: components["schemas"]["GaugeLine"][];
+            grades: components["schemas"]["GradeView"][];
+            holds: components["schemas"]["Hold"][];
+            job: components["schemas"]["InspectHead"];
+            judged: number;
+            named: string[];
+            not_checked: string[];
+            orders: components["schemas"]["OrderView"][];
+            parts: components["schemas"]["InspectPart"][];
+            say: components["schemas"]["Span"][];
+        };
+        InspectionIn: {
+            body?: {
+                [key: string]: unknown;
+            };
+            id: string;
+            /** @enum {string} */
+            kind: "cause" | "evidence" | "graded" | "hold_cleared" | "judged" | "ordered" | "promised" | "received" | "seal_set" | "teeth";
+            supersedes?: string;
+            void?: boolean;
         };
         Interval: {
             a: number;
@@ -3101,6 +3799,35 @@ export interface components {
             predicted: components["schemas"]["Band"] | null;
             remark: string;
         };
+        LookForIn: {
+            /** @default  */
+            group?: string;
+            id: string;
+            kinds?: string[];
+            /** @default  */
+            label?: string;
+            /** @default  */
+            means?: string;
+            /** @default  */
+            retire?: string;
+        };
+        LookForView: {
+            group: string;
+            id: string;
+            key: string;
+            kinds: string[];
+            label: string;
+            means: string;
+            own: boolean;
+            part_kinds: string[];
+        };
+        LookView: {
+            grade: string;
+            key: string;
+            label: string;
+            means: string;
+            own: boolean;
+        };
         LooseItem: {
             by: string;
             id: string;
@@ -3115,6 +3842,11 @@ export interface components {
             mm: string;
             thickness: number;
             thou: string;
+        };
+        MateView: {
+            label: string;
+            teeth: string;
+            words: string;
         };
         MechanicView: {
             id: string;
@@ -3172,6 +3904,24 @@ export interface components {
             v: number;
             why: string;
         };
+        OrderView: {
+            by: string;
+            count: number;
+            id: string;
+            job_id: string;
+            label: string;
+            late: boolean;
+            number: string;
+            part: string;
+            promised: string;
+            read_again: string[];
+            state: string;
+            substitutes: string[];
+            supplier: string;
+            tag: string;
+            what: string;
+            words: string;
+        };
         Outcome: {
             checks: components["schemas"]["Check"][];
             next_sentence: string;
@@ -3183,6 +3933,11 @@ export interface components {
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
+        };
+        Owed: {
+            label: string;
+            promised: string;
+            supplier: string;
         };
         Pack: {
             after: components["schemas"]["Plate"][];
@@ -3310,6 +4065,15 @@ export interface components {
             message: string;
             next_step: string;
         };
+        Ranked: {
+            against: string[];
+            follows: string[];
+            fors: string[];
+            hold: string;
+            key: string;
+            label: string;
+            score: number;
+        };
         Ray: {
             angle: number;
             label: string;
@@ -3354,6 +4118,7 @@ export interface components {
         RecordView: {
             draft: components["schemas"]["DraftStep"][];
             flanks: components["schemas"]["Flank"][];
+            inspection: components["schemas"]["FoundLine"][];
             job: components["schemas"]["JobView"];
             opened_at: string;
             photos: string[];
@@ -3418,6 +4183,14 @@ export interface components {
             key: string;
             label: string;
         };
+        SchoolVerdict: {
+            does: string;
+            label: string;
+            reason: boolean;
+            school: string;
+            verdict: string;
+            words: string;
+        };
         SchoolView: {
             does: string;
             key: string;
@@ -3426,6 +4199,16 @@ export interface components {
             other: string;
             other_means: string;
             school: string;
+        };
+        SealView: {
+            fill: number | null;
+            found: string;
+            groove: string;
+            lip: string;
+            oil: string;
+            other: string;
+            planned: string;
+            words: string[];
         };
         SearchView: {
             found: components["schemas"]["FoundView"][];
@@ -3660,9 +4443,34 @@ export interface components {
             /** @enum {string} */
             type: "table";
         };
+        TeethView: {
+            marks: components["schemas"]["ToothMark"][];
+            mates: components["schemas"]["MateView"][];
+            ring: components["schemas"]["ToothRing"];
+        };
         Tick: {
             at: number;
             label: string;
+        };
+        ToothMark: {
+            damage: string;
+            /** @enum {string} */
+            flank: "drive" | "coast" | "both" | "tip";
+            tooth: number;
+        };
+        ToothRing: {
+            label: string;
+            size: number;
+            teeth: components["schemas"]["ToothShape"][];
+            words: string;
+        };
+        ToothShape: {
+            at: number[];
+            coast: string;
+            drive: string;
+            number: number;
+            points: number[][];
+            tip: string;
         };
         TypeIn: {
             definition: {

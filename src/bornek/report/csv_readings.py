@@ -6,8 +6,9 @@ import csv
 import io
 from typing import Any
 
+from bornek.report.csv_cells import safe_cell
+
 HEAD = ("seq", "setting", "round", "station", "as_typed", "value", "gauge", "by", "at", "fate")
-RISKY = ("=", "+", "-", "@", "\t", "\r")
 
 
 def readings_csv(record: dict[str, Any]) -> str:
@@ -23,19 +24,5 @@ def readings_csv(record: dict[str, Any]) -> str:
         for e in setting["entries"]:
             row = (e["seq"], setting["label"], e["round"], e["label"], e["as_typed"], e["shown"],
                    e["gauge"], e["by"], e["at"], e["fate"])  # fmt: skip
-            writer.writerow([_safe(cell) for cell in row])
+            writer.writerow([safe_cell(cell) for cell in row])
     return out.getvalue()
-
-
-def _safe(cell: Any) -> Any:
-    if isinstance(cell, str) and cell.startswith(RISKY) and not _is_number(cell):
-        return "'" + cell
-    return cell
-
-
-def _is_number(text: str) -> bool:
-    try:
-        float(text)
-    except ValueError:
-        return False
-    return True

@@ -64,6 +64,9 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
     if record["strip"]:
         rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record["strip"]]
         story += [_text("Strip", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
+    if record["inspection"]:
+        rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record["inspection"]]
+        story += [_text("Inspection", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
     painted = [f for f in record["flanks"] if f["patches"][0]["points"]]
     if painted:
         story += [_text("Contact as found", _ZONE), *(draw_flank(f, 240) for f in painted)]

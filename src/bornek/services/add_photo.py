@@ -8,6 +8,7 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError, NotFound
+from bornek.core.parts.causes import evidence_shown
 from bornek.services.desk import Desk
 from bornek.services.images import take_picture
 from bornek.services.job_definition import definition_of
@@ -30,7 +31,7 @@ def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str
     who = desk.mechanic()
     job, _ = job_with_unit(desk.session, job_id)
     subject = str(sent.get("subject", ""))
-    if subject and not definition_of(job).label_of(subject):
+    if subject and not definition_of(job).label_of(subject) and evidence_shown(subject) is None:
         raise InputError(f"This unit has no part, place or mesh {subject[:60]!r}.", field="subject",
                          next_step="Choose what the photo shows, or leave it empty.")  # fmt: skip
     picture = take_picture(data)

@@ -22,14 +22,25 @@ from bornek.services.index_job import index_job
 from bornek.store import tables as t
 from bornek.store.base import Base
 from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.shop_lists import live_look_fors
 
 FORMAT = "bornek-job"
 EDITION = 2
 LIMIT_BYTES = 50_000_000
-ORDER = ("mechanic", "gauge", "unit_type", "unit_type_revision", "unit", "job", "part", "place", "setting",
+ORDER = ("mechanic", "look_for", "gauge", "unit_type", "unit_type_revision", "unit", "job", "part", "place", "setting",
          "given_revision", "act", "act_knob", "round", "entry", "proposal", "explanation", "signature",
          "shim_lot", "stock_movement", "fact", "component", "component_stay", "blob", "attachment")  # fmt: skip
-SHARED = ("mechanic", "gauge", "unit_type", "unit_type_revision", "unit", "shim_lot", "component", "blob")
+SHARED = (
+    "mechanic",
+    "look_for",
+    "gauge",
+    "unit_type",
+    "unit_type_revision",
+    "unit",
+    "shim_lot",
+    "component",
+    "blob",
+)
 _STAMP = (1980, 1, 1, 0, 0, 0)
 
 
@@ -120,13 +131,16 @@ def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
     facts = _all(session, t.Fact, t.Fact.job_id == job_id)
     stays = _all(session, t.ComponentStay, t.ComponentStay.job_id == job_id)
     photos = _all(session, t.Attachment, t.Attachment.job_id == job_id)
-    signed: Iterable[Any] = [*by_setting[t.GivenRevision], *acts, *entries, *by_setting[t.Explanation],
+    graded = {key for f in facts if f.kind == "graded" for key in f.body["grades"]}
+    own = [r for r in live_look_fors(session) if r.key in graded and r.supersedes is None]
+    signed: Iterable[Any] = [*own, *by_setting[t.GivenRevision], *acts, *entries, *by_setting[t.Explanation],
                              *by_setting[t.Signature], *movements, *facts, *stays, *photos]  # fmt: skip
     gauges = {s.gauge_id for s in settings} | {e.gauge_id for e in entries}
     revision = session.get(t.UnitTypeRevision, job.unit_type_revision_id)
     types = {unit.unit_type_id, revision.unit_type_id if revision else unit.unit_type_id}
     return {
         "mechanic": _all(session, t.Mechanic, t.Mechanic.id.in_({x.mechanic_id for x in signed})),
+        "look_for": sorted(own, key=lambda r: str(r.id)),
         "gauge": _all(session, t.Gauge, t.Gauge.id.in_(gauges)),
         "unit_type": _all(session, t.UnitType, t.UnitType.id.in_(types)),
         "unit_type_revision": [revision], "unit": [unit], "job": [job],

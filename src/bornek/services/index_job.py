@@ -57,6 +57,9 @@ def index_fact(session: Session, tag: str, fact: t.Fact) -> None:
         if bag or body.get("tag"):
             title = " · ".join(x for x in (label, f"bag {bag}" if bag else "", body.get("tag", "")) if x)
             add_rows(session, [Found("bag", fact.job_id, fact.subject, title, words)])
+    elif fact.kind == "ordered":
+        words = f"{body.get('number', '')} {body.get('supplier', '')}".strip()
+        add_rows(session, [Found("order", fact.job_id, fact.subject, f"{words}, on order", words)])
     elif fact.kind in ("loose", "wrong"):
         words = f"{body.get('what', '')} {body.get('where', '')} {body.get('words', '')}"
         add_rows(session, [Found(fact.kind, fact.job_id, fact.subject, words.strip(), words)])

@@ -6,19 +6,22 @@ drawer that its packs draw from was.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import date
 from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.parts.orders import is_late, order_lines
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.services.drawer import low_shims
+from bornek.services.facts_of import facts_of
 from bornek.services.job_definition import definition_of
+from bornek.services.orders import yard_orders
 from bornek.services.view_job import summaries
-from bornek.services.views import BoardRow, BoardView, SettingSummary
+from bornek.services.views import BoardRow, BoardView, Owed, SettingSummary
 from bornek.store import tables as t
 from bornek.store.queries.drawer import movements_by_form
 from bornek.store.queries.jobs import (
@@ -57,7 +60,7 @@ def refresh_board(session: Session, today: date) -> int:
     return len(jobs)
 
 
-def view_board(session: Session, _today: date) -> dict[str, Any]:
+def view_board(session: Session, today: date) -> dict[str, Any]:
     """The first rows of each band as kept; `unread` jobs are not in it yet (refresh_board reads them)."""
     shown = [job_id for band in BANDS for job_id, _ in marks_in(session, band, SHOWN)]
     rows, count = standing_rows(session, shown), band_counts(session)
@@ -66,9 +69,17 @@ def view_board(session: Session, _today: date) -> dict[str, Any]:
         first = rows[0]
         say = [Span(first["tag"], True), Span(": "), *(Span(s["text"]) for s in first["say"])]
     board = BoardView(say, count.get("hands", 0), count.get("held", 0), count.get("done", 0), count_unread(session),
-                      [], low_shims(session))  # fmt: skip
+                      sum(o.late for o in yard_orders(session, today)), [], low_shims(session))  # fmt: skip
     view: dict[str, Any] = dump(board)
-    return view | {"rows": rows}
+    return view | {"rows": [row | {"late": _late(row["owed"], today)} for row in rows]}
+
+
+def _late(owed: Sequence[Mapping[str, str]], today: date) -> list[str]:
+    return [
+        f"{o['label']} from {o['supplier']}, promised {o['promised']}"
+        for o in owed
+        if is_late(o["promised"], today)
+    ]
 
 
 def _outdated(session: Session) -> list[str]:
@@ -105,7 +116,12 @@ def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
         say = [Span("Nothing is defined to be set. Fill in the job's own definition.")]
     settings = [s if s is lead else replace(s, strip=None, say=[]) for s in settings]
     return BoardRow(job.id, unit.tag, unit.name, job.bench, band, job.waits_for, list(say),
-                    lead.id if lead else None, lead.label if lead else "", settings)  # fmt: skip
+                    lead.id if lead else None, lead.label if lead else "", settings, _owed(session, job), [])  # fmt: skip
+
+
+def _owed(session: Session, job: t.Job) -> list[Owed]:
+    lines = order_lines(definition_of(job), facts_of(session, job.id), job.length_unit)
+    return [Owed(o.label, o.supplier, o.promised) for o in lines if o.state != "received"]
 
 
 def _rank(summary: SettingSummary) -> tuple[int, int]:

@@ -19,6 +19,7 @@ from bornek.services.closing import close_blockers
 from bornek.services.components import components_of
 from bornek.services.facts_of import facts_of
 from bornek.services.job_definition import definition_of, section_of
+from bornek.services.view_inspect import inspect_open
 from bornek.services.view_strip import strip_open
 from bornek.services.views import JobView, PlaceView, SchoolView, SettingSummary
 from bornek.store import tables as t
@@ -32,14 +33,14 @@ def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
 
 def job_view(session: Session, job_id: str, today: date) -> JobView:
     job, unit = job_with_unit(session, job_id)
-    settings, d = summaries(session, job, today), definition_of(job)
-    places = _places(d, facts_of(session, job_id), settings)
+    settings, d, facts = summaries(session, job, today), definition_of(job), facts_of(session, job_id)
+    places = _places(d, facts, settings)
     seen = {p.key: "found" if p.found else "" for p in places}
     return JobView(
         job.id, unit.tag, unit.name, unit.serial, job.complaint, job.known, job.stands, job.basis, job.bench,
         job.length_unit, job.waits_for, schools_view(job), list(job.gauges), list(d.cautions), job.seq,
         job.closed_at.isoformat() if job.closed_at else "", close_blockers(session, job),
-        {"Strip": strip_open(session, job), "Set": sum(not s.signed for s in settings)}, settings,
+        {"Strip": strip_open(session, job), "Inspect": inspect_open(session, job, d, facts), "Set": sum(not s.signed for s in settings)}, settings,
         section_of(job, settings, f"{unit.tag} {unit.name}", seen), places,
         components_of(session, job), dict(job.definition),
     )  # fmt: skip

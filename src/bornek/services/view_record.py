@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from bornek.core.build.first_draft import DraftStep, first_draft
 from bornek.core.draw import value_label
+from bornek.core.parts.causes import evidence_shown
 from bornek.core.phrases import adjust, text_of
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm
@@ -19,8 +20,10 @@ from bornek.core.strip.baselines import baselines
 from bornek.core.strip.facts import LockedOut, Removed, Wrong
 from bornek.core.strip.ledger import ledger
 from bornek.core.strip.removal import doomed, find_way, standings
+from bornek.core.units.definition import Definition
 from bornek.services.bench import Bench, open_bench, unpack_raw, unpack_state
 from bornek.services.facts_of import facts_of
+from bornek.services.inspection_lines import inspection_lines
 from bornek.services.job_definition import definition_of
 from bornek.services.photos_of import photos_view
 from bornek.services.view_job import job_view
@@ -39,7 +42,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
     record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
                         [_setting(b, all_entries(session, b.log.setting.id)) for b in benches],
-                        *_strip(session, job))  # fmt: skip
+                        *_strip(session, job, today))  # fmt: skip
     view: dict[str, Any] = dump(record)
     for shown, bench in zip(view["settings"], benches, strict=True):
         if bench.log.signature is not None:
@@ -47,8 +50,10 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     return view
 
 
-def _strip(session: Session, job: t.Job) -> tuple[list[FoundLine], list[Flank], list[DraftStep], list[str]]:
-    """The strip in lines, the witness as painted, the first draft of the build, captions of photos."""
+def _strip(
+    session: Session, job: t.Job, today: date
+) -> tuple[list[FoundLine], list[FoundLine], list[Flank], list[DraftStep], list[str]]:
+    """The strip and the inspection in lines, the witness as painted, the first draft of the build, captions of photos."""
     d, facts = definition_of(job), facts_of(session, job.id)
     lines = [
         FoundLine("as found", b.label, b.words or "not written down", "")
@@ -78,10 +83,15 @@ def _strip(session: Session, job: t.Job) -> tuple[list[FoundLine], list[Flank], 
             FoundLine("loose", i.what, f"dropped at {i.where}; {i.words or 'NOT ACCOUNTED FOR'}", i.by)
         )
     captions = [
-        f"{d.label_of(p.subject) or 'the unit'}: {p.caption or 'no caption'}"
-        for p in photos_view(session, job.id)
+        f"{_shown_on(d, p.subject)}: {p.caption or 'no caption'}" for p in photos_view(session, job.id)
     ]
-    return lines, flanks_of(d, facts), first_draft(d, facts), captions
+    inspected = inspection_lines(session, job, d, facts, today)
+    return lines, inspected, flanks_of(d, facts), first_draft(d, facts), captions
+
+
+def _shown_on(d: Definition, subject: str) -> str:
+    evidence = evidence_shown(subject)
+    return evidence.label if evidence else d.label_of(subject) or "the unit"
 
 
 def _setting(bench: Bench, entries: Sequence[t.Entry]) -> RecordSetting:

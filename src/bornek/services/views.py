@@ -194,7 +194,18 @@ class JobView:
 
 
 @dataclass(frozen=True)
+class Owed:
+    """Something ordered that is not here yet."""
+
+    label: str
+    supplier: str
+    promised: str
+
+
+@dataclass(frozen=True)
 class BoardRow:
+    """`owed` is out on order; `late` says of what of it the promise has passed."""
+
     job_id: str
     tag: str
     name: str
@@ -205,17 +216,21 @@ class BoardRow:
     setting_id: str | None
     setting_label: str
     settings: list[SettingSummary]
+    owed: list[Owed]
+    late: list[str]
 
 
 @dataclass(frozen=True)
 class BoardView:
-    """`rows` are the first of each band; the counts are of all open jobs, `unread` of those not read yet."""
+    """`rows` are the first of each band; the counts are of all open jobs, `unread` of those not read yet;
+    `late` counts orders of the whole yard."""
 
     say: list[Span]
     needs_hands: int
     held_up: int
     ready: int
     unread: int
+    late: int
     rows: list[BoardRow]
     low: list[str]
 
@@ -329,6 +344,7 @@ class RecordView:
     opened_at: str
     settings: list[RecordSetting]
     strip: list[FoundLine]
+    inspection: list[FoundLine]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]

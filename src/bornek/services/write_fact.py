@@ -6,6 +6,8 @@ from collections.abc import Sequence
 from typing import Any
 
 from bornek.core.errors import InputError, NotFound
+from bornek.core.parts.check_fact import check_inspection
+from bornek.core.parts.facts import Judged
 from bornek.core.quantities import from_nm
 from bornek.core.strip.baselines import Baseline, baselines, lost_by
 from bornek.core.strip.facts import Fact, Loose, PackFound, Removed, body_of, plates_nm, read_fact
@@ -14,9 +16,11 @@ from bornek.core.strip.removal import find_way
 from bornek.services.bench import open_bench
 from bornek.services.desk import Desk
 from bornek.services.facts_of import facts_of
+from bornek.services.fits import check_verdict
 from bornek.services.index_job import index_fact
 from bornek.services.job_definition import definition_of
 from bornek.services.record_act import write_act
+from bornek.services.shop_lists import own_look_fors
 from bornek.services.view_strip import read_as_found, view_strip
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
@@ -24,6 +28,12 @@ from bornek.store.queries.jobs import job_with_unit
 
 
 def write_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+    """Written down in the strip stage: answers with that stage."""
+    store_fact(desk, job_id, sent)
+    return view_strip(desk.session, job_id)
+
+
+def store_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, kind, body, and optionally supersedes, void, let_go (baseline keys) with let_go_words.
 
     A removal that would end open baselines is refused, naming them, until it lets them go by name.
@@ -40,13 +50,15 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
         kind = sent["kind"]
         subject, read = read_fact(kind, sent.get("body", {}), d, job.length_unit)
         _check(kind, read, facts, old)
+        check_inspection(read, d, facts, own_look_fors(desk.session), job.length_unit)
+        if isinstance(read, Judged):
+            check_verdict(desk, job, d, facts, read)
         if isinstance(read, Removed):
             _let_go(desk, job, baselines(d, facts, read_as_found(desk.session, job_id)), read, sent)
         body = body_of(read)
         if isinstance(read, PackFound):
             _baseline_pack(desk, job, read)
     _append(desk, job, unit.tag, sent["id"], kind, subject, body, bool(sent.get("void")), old, who.id)
-    return view_strip(desk.session, job_id)
 
 
 def _append(desk: Desk, job: t.Job, tag: str, fact_id: str, kind: str, subject: str, body: dict[str, Any],

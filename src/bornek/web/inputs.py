@@ -6,6 +6,8 @@ from typing import Any
 
 from marshmallow import Schema, fields, validate
 
+from bornek.core.parts.facts import INSPECTION
+
 ID = validate.Regexp(r"^[A-Za-z0-9][A-Za-z0-9._\-]{0,59}$",
                      error="an id is 1 to 60 letters, digits, dots or dashes")  # fmt: skip
 
@@ -107,6 +109,47 @@ class FactIn(Schema):
     void = fields.Boolean()
     let_go = fields.List(fields.String(validate=validate.Length(max=100)), load_default=list)
     let_go_words = _words()
+
+
+class InspectionIn(Schema):
+    """Something written down in the inspection: grades, a verdict, teeth, evidence, an order."""
+
+    id = _id()
+    kind = fields.String(required=True, validate=validate.OneOf(sorted(INSPECTION)))
+    body = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    supersedes = fields.String(validate=validate.Length(max=60))
+    void = fields.Boolean()
+
+
+class FitIn(Schema):
+    """A fit to be measured on a part of this job: its kind of setting and what that kind is given."""
+
+    id = _id()
+    part = fields.String(required=True, validate=validate.Length(1, 60))
+    kind = fields.String(required=True, validate=validate.Length(1, 60))
+    label = _words(80)
+    given = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
+
+
+class LookForIn(Schema):
+    """One of the shop's own; or `retire`, the id of one that goes."""
+
+    id = _id()
+    group = fields.String(load_default="", validate=validate.Length(max=40))
+    label = _words(120)
+    means = _words(300)
+    kinds = fields.List(fields.String(validate=validate.Length(max=40)), load_default=list)
+    retire = fields.String(load_default="", validate=validate.Length(max=60))
+
+
+class CrossNumberIn(Schema):
+    """Two numbers that stand for each other; or `strike`, the id of a line that was wrong."""
+
+    id = _id()
+    number = _words(60)
+    other = _words(60)
+    words = _words(200)
+    strike = fields.String(load_default="", validate=validate.Length(max=60))
 
 
 class SerialsIn(Schema):

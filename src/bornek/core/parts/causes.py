@@ -17,6 +17,7 @@ from bornek.core import tables
 from bornek.core.errors import InputError
 
 Seen = Literal["seen", "absent"]
+EVIDENCE_SUBJECT = "evidence:"
 TELLS = 2
 AGAINST = 2
 CLOSE = 1
@@ -80,6 +81,16 @@ def all_evidence() -> tuple[Evidence, ...]:
     return _book()[0]
 
 
+def evidence_shown(subject: str) -> Evidence | None:
+    """The evidence that a photo's subject names (`evidence:grit`), if it does.
+
+    >>> evidence_shown("evidence:grit").label
+    'Grit or metal in the oil'
+    """
+    key = subject.removeprefix(EVIDENCE_SUBJECT)
+    return next((e for e in all_evidence() if e.key == key), None) if key != subject else None
+
+
 def all_causes() -> tuple[Cause, ...]:
     return _book()[1]
 
@@ -108,7 +119,7 @@ def diagnose(looked: Mapping[str, Seen]) -> Diagnosis:
         if key not in labels:
             raise InputError(f"No evidence {key!r} is known.", field="evidence")
     ranked = sorted((_rank(c, looked, labels) for c in all_causes()), key=lambda r: -r.score)
-    ranked = [r for r in ranked if r.fors and r.score > 0]
+    ranked = [r for r in ranked if r.fors]
     leading = [r for r in ranked if r.score >= ranked[0].score - CLOSE] if ranked else []
     if not leading or leading[0].score < TELLS:
         return Diagnosis(tuple(ranked), (), _too_little(ranked), _ask(ranked[:3], looked, labels))

@@ -108,6 +108,7 @@ INSPECTION: dict[str, type[Any]] = {
     "cause": CauseNamed, "hold_cleared": HoldCleared, "ordered": Ordered, "promised": Promised, "received": Received,
 }  # fmt: skip
 NEEDED: dict[str, tuple[str, ...]] = {
-    "hold_cleared": ("words",), "ordered": ("number", "supplier"), "promised": ("promised",),
-    "seal_set": ("found", "planned", "groove"),
+    "graded": ("part",), "judged": ("part",), "teeth": ("part",), "hold_cleared": ("words",),
+    "ordered": ("part", "number", "supplier"), "promised": ("promised",),
+    "seal_set": ("part", "found", "planned", "groove"),
 }  # fmt: skip

@@ -233,6 +233,9 @@ class Calculation(ABC):
 class Setting(Calculation):
     """A quantity brought to its window in rounds by an adjuster."""
 
+    fit: ClassVar[bool] = False
+    """It measures a fit of one part: Inspect offers it there and rests its verdict on it."""
+
     @abstractmethod
     def slots(self, ctx: Context) -> Sequence[Slot]:
         """The stations of the present round; they may depend on what has been read."""

@@ -72,6 +72,7 @@ def share_of_mm(diameter_mm: float, per_mille: float) -> float:
 class PlainBearing(Setting):
     id = "plain_bearing"
     title = "Clearance of a plain bearing or bush"
+    fit = True
     cautions = (
         "Cap bolts at full torque for every reading; a strip is squeezed once, the shaft not turned.",
         "Chips from reaming and scraping: eyes covered, oil ways plugged, then blown clear away from people.",

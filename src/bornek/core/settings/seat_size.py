@@ -39,6 +39,7 @@ WHAT = (("journal", "a journal or shaft seat"), ("bore", "a bore"), ("housing", 
 class SeatSize(Setting):
     id = "seat_size"
     title = "Size of a journal, bore or housing seat"
+    fit = True
     cautions = (
         "Part clean, burr-free and at the gauge's temperature; zero on a master of the same size.",
         "The maker's manual, the shop's rules and local codes come first.",

@@ -6,6 +6,7 @@ from bornek.store.tables.attachment import Attachment
 from bornek.store.tables.blob import Blob
 from bornek.store.tables.component import Component
 from bornek.store.tables.component_stay import ComponentStay
+from bornek.store.tables.cross_number import CrossNumber
 from bornek.store.tables.entry import Entry
 from bornek.store.tables.explanation import Explanation
 from bornek.store.tables.fact import Fact
@@ -13,6 +14,7 @@ from bornek.store.tables.gauge import Gauge
 from bornek.store.tables.given_revision import GivenRevision
 from bornek.store.tables.idempotency import Idempotency
 from bornek.store.tables.job import Job
+from bornek.store.tables.look_for import LookFor
 from bornek.store.tables.mechanic import Mechanic
 from bornek.store.tables.part import Part
 from bornek.store.tables.place import Place
@@ -29,11 +31,11 @@ from bornek.store.tables.unit_type_revision import UnitTypeRevision
 
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
-               "attachment")  # fmt: skip
+               "attachment", "look_for", "cross_number")  # fmt: skip
 
 __all__ = [
-    "APPEND_ONLY", "Act", "ActKnob", "Attachment", "Blob", "Component", "ComponentStay", "Entry", "Explanation", "Fact",
+    "APPEND_ONLY", "Act", "ActKnob", "Attachment", "Blob", "Component", "ComponentStay", "CrossNumber", "Entry", "Explanation", "Fact",
     "Gauge", "GivenRevision", "Idempotency",
-    "Job", "Mechanic", "Part", "Place", "Proposal", "Round", "Setting", "ShimLot", "Signature",
+    "Job", "LookFor", "Mechanic", "Part", "Place", "Proposal", "Round", "Setting", "ShimLot", "Signature",
     "Standing", "StockMovement", "Unit", "UnitType", "UnitTypeRevision",
 ]  # fmt: skip

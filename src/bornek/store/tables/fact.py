@@ -18,7 +18,7 @@ class Fact(Base):
     __table_args__ = (UniqueConstraint("job_id", "seq"),)
     id: Mapped[str] = primary_key()
     job_id: Mapped[str] = mapped_column(ForeignKey("job.id"))
-    kind: Mapped[str]
+    kind: Mapped[str] = mapped_column(index=True)
     subject: Mapped[str]
     body: Mapped[dict[str, Any]]
     void: Mapped[bool]

@@ -1,0 +1,317 @@
+"""Look-fors, grades, verdicts under both schools, teeth, seal tracks, orders, gauge plan."""
+
+import math
+from collections.abc import Sequence
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bornek.core.errors import InputError, RangeError
+from bornek.core.gauges import Gauge
+from bornek.core.parts.check_fact import check_inspection
+from bornek.core.parts.facts import (
+    CauseNamed,
+    Graded,
+    HoldCleared,
+    Judged,
+    Ordered,
+    Promised,
+    Received,
+    TeethMarked,
+)
+from bornek.core.parts.gauge_plan import gauge_line
+from bornek.core.parts.grades import GRADES
+from bornek.core.parts.holds import holds, open_holds
+from bornek.core.parts.inspection import inspect, mates_of, must_be_had, not_checked, say_inspect
+from bornek.core.parts.look_fors import LookFor, core_look_fors, groups, look_fors_of
+from bornek.core.parts.orders import is_late, known_substitutes, order_lines
+from bornek.core.parts.seal_track import judge_track
+from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
+from bornek.core.parts.verdicts import Basis, check_choice, judge
+from bornek.core.phrases import text_of
+from bornek.core.strip.facts import Fact, Removed
+from bornek.core.units.definition import Definition, Part, read_definition
+from bornek.core.windows import Window
+from bornek.demo.yard import TYPES
+
+WINCH = read_definition(next(d for key, _, d in TYPES if key == "ramp-winch"))
+SHAFT = Part("s", "Cross shaft", "shaft")
+BEARING = Part("b", "Bearing", "taper_bearing")
+
+
+def graded(part: Part, grade: str, **more: str) -> Basis:
+    keys = [x.key for x in look_fors_of(part)]
+    return Basis(dict.fromkeys(keys, grade) | more, keys)
+
+
+def fact(kind: str, body: Any, seq: int = 0) -> Fact:
+    return Fact(f"f{seq}-{kind}", kind, getattr(body, "part", ""), body, "Jun", "", seq)
+
+
+def test_every_group_of_part_has_look_fors_each_with_a_meaning() -> None:
+    assert {x.group for x in core_look_fors()} == set(groups())
+    assert all(x.label and x.means for x in core_look_fors())
+    keys = [(x.group, x.key) for x in core_look_fors()]
+    assert len(keys) == len(set(keys))
+
+
+def test_nothing_is_asked_that_does_not_apply() -> None:
+    drum = {x.key for x in look_fors_of(Part("d", "Drum", "drum"))}
+    gear = {x.key for x in look_fors_of(Part("g", "Gear", "gear", teeth=30))}
+    assert "pits" in gear - drum
+    assert "worm_bronze" not in gear
+    assert {x.key for x in look_fors_of(Part("f", "Felt", "felt"))} == {"felt"}
+
+
+def test_the_shop_adds_its_own() -> None:
+    own = LookFor("key", "own-paint", "Painted yellow", "Ours.", own=True)
+    assert [x.key for x in look_fors_of(Part("k", "Key", "key"), [own])][-1] == "own-paint"
+
+
+@pytest.mark.parametrize(
+    ("part", "grade", "a", "b"),
+    [
+        (SHAFT, "sound", "reuse", "reuse"),
+        (SHAFT, "dress", "dress", "dress"),
+        (SHAFT, "worn_within", "replace", "reuse"),
+        (SHAFT, "worn_beyond", "send_out", "send_out"),
+        (SHAFT, "unsafe", "replace", "replace"),
+        (BEARING, "sound", "replace", "reuse"),
+        (BEARING, "worn_within", "replace", "reuse"),
+        (BEARING, "worn_beyond", "replace", "replace"),
+        (Part("g", "Gear", "gear", teeth=20, scarce=True), "worn_beyond", "replace", "reuse"),
+        (Part("h", "Hook shaft", "shaft", safety=True), "worn_beyond", "replace", "replace"),
+        (Part("h", "Hook shaft", "shaft", safety=True), "worn_within", "replace", "reuse"),
+        (Part("h", "Hook shaft", "shaft", safety=True), "not_checked", "hold", "hold"),
+        (Part("w", "Lock washer", "lock_washer", single_use=True), "sound", "replace", "replace"),
+    ],
+)
+def test_the_verdict_of_each_school(part: Part, grade: str, a: str, b: str) -> None:
+    assert (judge(part, graded(part, grade), "A").verdict, judge(part, graded(part, grade), "B").verdict) == (
+        a,
+        b,
+    )
+
+
+def test_the_worst_look_decides_and_one_missing_look_is_no_verdict() -> None:
+    mixed = graded(SHAFT, "sound", journals="worn_beyond")
+    assert judge(SHAFT, mixed, "A").verdict == "send_out"
+    half = Basis({"journals": "sound"}, [x.key for x in look_fors_of(SHAFT)])
+    assert judge(SHAFT, half, "A").words == "7 of 8 still to look at."
+
+
+def test_a_fit_that_is_out_sends_a_shaft_out_and_an_unproven_one_holds() -> None:
+    basis = graded(SHAFT, "sound")
+    assert judge(SHAFT, Basis(basis.grades, basis.asked, ["out_low"]), "B").verdict == "send_out"
+    assert judge(SHAFT, Basis(basis.grades, basis.asked, ["not_read"]), "A").verdict == "hold"
+    assert judge(SHAFT, Basis(basis.grades, basis.asked, ["in"]), "A").verdict == "reuse"
+
+
+def test_the_way_of_removal_dooms_a_part_whatever_its_grade() -> None:
+    d = Definition(parts=(BEARING,))
+    sound = Graded("b", dict.fromkeys([x.key for x in look_fors_of(BEARING)], "sound"))
+    found = inspect(d, BEARING, [fact("removed", Removed("b", "cage_pull"), 1), fact("graded", sound, 2)])
+    assert found.b.verdict == "replace"
+    assert "marked even if it cannot be seen" in found.b.words
+
+
+@pytest.mark.parametrize(
+    ("part", "grade", "chosen", "why"),
+    [
+        (Part("h", "Hook shaft", "shaft", safety=True), "worn_beyond", "reuse", "it can hurt someone"),
+        (Part("w", "Washer", "lock_washer", single_use=True), "sound", "reuse", "single use"),
+        (SHAFT, "unsafe", "dress", "it is unsafe"),
+    ],
+)
+def test_no_reason_brings_these_back(part: Part, grade: str, chosen: str, why: str) -> None:
+    with pytest.raises(InputError, match=why):
+        check_choice(part, graded(part, grade), "B", chosen, "It was always fine.")
+
+
+def test_a_scarce_part_goes_back_with_a_written_reason_only() -> None:
+    gear = Part("g", "Gear", "gear", teeth=20, scarce=True)
+    with pytest.raises(InputError, match="written reason"):
+        check_choice(gear, graded(gear, "worn_within"), "B", "reuse", "")
+    check_choice(gear, graded(gear, "worn_within"), "B", "reuse", "Pattern is gone; runs one shift a week.")
+
+
+def test_going_against_the_school_needs_a_reason() -> None:
+    with pytest.raises(InputError, match="verdict by the school is replace"):
+        check_choice(SHAFT, graded(SHAFT, "worn_within"), "A", "reuse", "")
+    check_choice(SHAFT, graded(SHAFT, "sound"), "A", "reuse", "")
+
+
+@given(st.lists(st.sampled_from([g.key for g in GRADES]), min_size=8, max_size=8), st.booleans())
+def test_a_safety_critical_part_below_worn_within_never_goes_back(grades: list[str], scarce: bool) -> None:
+    part = Part("h", "Hook shaft", "shaft", safety=True, scarce=scarce)
+    keys = [x.key for x in look_fors_of(part)]
+    basis = Basis(dict(zip(keys, grades, strict=True)), keys)
+    for school in ("A", "B"):
+        verdict = judge(part, basis, school).verdict  # type: ignore[arg-type]
+        if {"worn_beyond", "unsafe", "not_checked"} & set(grades):
+            assert verdict not in ("reuse", "dress")
+
+
+def test_what_could_not_be_checked_is_listed() -> None:
+    d = Definition(parts=(Part("k", "Key", "key"),))
+    found = inspect(d, d.parts[0], [fact("graded", Graded("k", {"fit": "sound", "sides": "not_checked"}))])
+    assert not_checked([found]) == ["Key: sides: steps, rolled edges"]
+
+
+def test_a_grade_given_later_makes_the_verdict_stale() -> None:
+    d = Definition(parts=(Part("k", "Key", "key"),))
+    log = [
+        fact("graded", Graded("k", {"fit": "sound", "sides": "sound"}), 1),
+        fact("judged", Judged("k", "reuse"), 2),
+    ]
+    assert not inspect(d, d.parts[0], log).stale
+    assert inspect(d, d.parts[0], [*log, fact("graded", Graded("k", {"sides": "unsafe"}), 3)]).stale
+
+
+def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
+    d = Definition(parts=(Part("k", "Key", "key"), Part("c", "Cup", "key")))
+    first = fact("judged", Judged("k", "replace", "sheared"), 2)
+
+    def said(facts: Sequence[Fact], ordered: frozenset[str] = frozenset()) -> str:
+        return text_of(say_inspect([inspect(d, p, facts) for p in d.parts], ordered, 0))
+
+    assert said([]).startswith("Inspect 2 parts")
+    assert said([first]) == "Next: the cup. 1 parts to judge."
+    both = [first, fact("judged", Judged("c", "reuse"), 3)]
+    assert said(both) == "Order the key. 1 not ordered yet."
+    assert said(both, frozenset({"k"})) == "Every part is judged. Plan the build."
+    assert [x.part.key for x in must_be_had([inspect(d, p, both) for p in d.parts], frozenset())] == ["k"]
+
+
+@pytest.mark.parametrize(
+    ("marked", "says"),
+    [([5], "One tooth"), ([5, 6, 7], "side by side"), ([39, 1, 2], "side by side"), (range(1, 40), "All round"),
+     (range(1, 19, 2), "On one side"), ([1, 9, 20, 31], "Scattered")],
+)  # fmt: skip
+def test_the_pattern_of_damaged_teeth(marked: Sequence[int], says: str) -> None:
+    assert says in pattern_words(39, marked)
+
+
+def test_evenly_spaced_damage_points_to_one_tooth_of_the_mate() -> None:
+    assert "one bad tooth on the mate" in pattern_words(60, [3, 18, 33, 48], 15)
+    assert "Runout" in pattern_words(60, [1, 21, 41], 15)
+
+
+@given(st.integers(5, 120), st.integers(5, 120))
+def test_hunting_is_the_common_factor(z1: int, z2: int) -> None:
+    words = hunting_words(z1, z2)
+    assert ("hunt" in words) == (math.gcd(z1, z2) == 1)
+
+
+def test_mates_come_from_the_meshes() -> None:
+    assert [(me.teeth, other.teeth) for me, other, _ in mates_of(WINCH, "bevel-pinion")] == [(14, 39)]
+
+
+@given(st.integers(6, 200))
+def test_the_ring_is_drawn_inside_its_sheet_without_overlap(total: int) -> None:
+    ring = draw_ring("gear", total, [ToothMark(1, "drive", "pits")])
+    assert len(ring.teeth) == total
+    assert all(0 <= x <= ring.size and 0 <= y <= ring.size for tooth in ring.teeth for x, y in tooth.points)
+    ends = [
+        math.atan2(t.points[3][0] - 200, 200 - t.points[3][1]) % (2 * math.pi)
+        for t in ring.teeth[: total // 2]
+    ]
+    starts = [math.atan2(t.points[0][0] - 200, 200 - t.points[0][1]) for t in ring.teeth[1 : total // 2]]
+    assert all(end < start for end, start in zip(ends, starts, strict=False))
+    assert (ring.teeth[0].drive, ring.teeth[0].coast) == ("pits", "")
+
+
+@given(st.floats(0, 30), st.floats(0, 30), st.floats(0, 10))
+def test_moving_a_seal_by_what_is_said_makes_it_clear(found: float, planned: float, groove: float) -> None:
+    first = judge_track(found, planned, groove)
+    farther = planned + (first.move_mm + 1e-6 if planned >= found else -first.move_mm - 1e-6)
+    if 0 <= farther <= 500:
+        assert judge_track(found, farther, groove).clear
+
+
+def test_a_depth_that_cannot_be_is_refused() -> None:
+    with pytest.raises(RangeError, match="groove must be 0 to 20 mm"):
+        judge_track(5, 6, 60)
+
+
+def ordered(*later: Fact, part: str = "output-lower") -> Any:
+    first = Fact(
+        "o1", "ordered", part, Ordered(part, "order", "TB-3007", "Yard store", promised="2026-11-20")
+    )
+    return order_lines(WINCH, [first, *later], "mm")[0]
+
+
+def test_the_newest_promise_counts_and_the_day_after_it_is_late() -> None:
+    from datetime import date
+
+    line = ordered(fact("promised", Promised("o1", "2026-11-27"), 2))
+    assert line.promised == "2026-11-27"
+    assert not is_late(line.promised, date(2026, 11, 27))
+    assert is_late(line.promised, date(2026, 11, 28))
+    assert not is_late("", date(2026, 11, 28))
+
+
+def test_a_wider_bearing_says_which_settings_must_be_read_again() -> None:
+    part = next(p for p in WINCH.parts if p.kind == "taper_bearing" and p.shaft == "output")
+    line = ordered(fact("received", Received("o1", width_old="24.00", width_new="24.03"), 2), part=part.key)
+    assert line.state == "received"
+    assert "0.030 mm wider" in line.words
+    assert line.read_again == ("Output shaft end play",)
+    same = ordered(fact("received", Received("o1", width_old="24.00", width_new="24.00"), 2), part=part.key)
+    assert same.read_again == ()
+
+
+def test_another_number_that_came_is_said() -> None:
+    assert "came as TB-9, not TB-3007" in ordered(fact("received", Received("o1", number="TB-9"), 2)).words
+
+
+def test_substitutes_go_through_others() -> None:
+    assert known_substitutes("A", [("A", "B"), ("B", "C"), ("D", "E")]) == ["B", "C"]
+
+
+def test_each_gauge_resolves_its_window_or_the_one_that_does_is_named() -> None:
+    dial, lever = Gauge("d", "Dial", division=0.01), Gauge("l", "Lever", division=0.002)
+    wide, narrow = Window(0.06, 0.12, "card"), Window(0.004, 0.012, "card")
+    assert gauge_line("End play", wide, dial, [dial, lever]).enough
+    line = gauge_line("Spindle", narrow, dial, [dial, lever])
+    assert (line.enough, line.better) == (False, ())
+    assert "cannot judge" in line.words
+    assert gauge_line("Spindle", Window(0.004, 0.02, "card"), dial, [dial, lever]).better == ("Lever",)
+
+
+def test_a_cause_puts_its_hold_until_it_is_cleared_in_words() -> None:
+    log = [fact("cause", CauseNamed("starved"), 1)]
+    assert [h.cause for h in open_holds(log)] == ["starved"]
+    cleared = holds(
+        [*log, fact("hold_cleared", HoldCleared("starved", "screen cleaned, oil seen at every hole"), 2)]
+    )
+    assert cleared[0].cleared == "screen cleaned, oil seen at every hole (Jun)"
+    assert open_holds([fact("cause", CauseNamed("fatigue"), 1)]) == []
+
+
+@pytest.mark.parametrize(
+    ("body", "field"),
+    [
+        (Graded("bevel-pinion", {"pits": "fine"}), "grades"),
+        (Graded("bevel-pinion", {"lip": "sound"}), "grades"),
+        (TeethMarked("bevel-pinion", (ToothMark(15, "drive", "pits"),)), "marks"),
+        (TeethMarked("bevel-pinion", (ToothMark(1, "drive", "bitten"),)), "marks"),
+        (TeethMarked("drum-shaft", ()), "part"),
+        (CauseNamed("gremlins"), "cause"),
+        (HoldCleared("starved", "done"), "cause"),
+        (Ordered("bevel-pinion", "order", "X", "Y", promised="soon"), "promised"),
+        (Received("nowhere"), "order"),
+    ],
+)
+def test_what_cannot_be_written_down_names_its_field(body: Any, field: str) -> None:
+    with pytest.raises(InputError) as refused:
+        check_inspection(body, WINCH, [], [], "mm")
+    assert refused.value.field == field
+
+
+def test_one_width_alone_is_asked_for_the_other() -> None:
+    first = Fact("o1", "ordered", "bevel-pinion", Ordered("bevel-pinion", "order", "X", "Y"))
+    with pytest.raises(InputError, match="Both widths"):
+        check_inspection(Received("o1", width_new="24"), WINCH, [first], [], "mm")
