@@ -11,6 +11,7 @@ from pypdf import PdfReader
 from bornek.app import create_app
 from bornek.core.parts.look_fors import look_fors_of
 from bornek.core.units.definition import Part
+from bornek.store.database import Database
 from helpers import NOW
 
 _ids = count(1)
