@@ -11,7 +11,7 @@ from playwright.sync_api import Page, expect
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
          "/jobs/p22/set/p22.thrust-end-play", "/jobs/w11/record", "/jobs/f12/strip", "/jobs/f12/receive",
-         "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search"]  # fmt: skip
+         "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:

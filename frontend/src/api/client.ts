@@ -46,6 +46,16 @@ export type SchoolQuestion = Schemas["SchoolQuestion"];
 export type SchoolView = Schemas["SchoolView"];
 export type SearchView = Schemas["SearchView"];
 export type PhotoView = Schemas["PhotoView"];
+export type InspectView = Schemas["InspectView"];
+export type InspectPart = Schemas["InspectPart"];
+export type LookView = Schemas["LookView"];
+export type SchoolVerdict = Schemas["SchoolVerdict"];
+export type ToothRing = Schemas["ToothRing"];
+export type ToothMark = Schemas["ToothMark"];
+export type TeethView = Schemas["TeethView"];
+export type SealView = Schemas["SealView"];
+export type EvidenceView = Schemas["EvidenceView"];
+export type OrderView = Schemas["OrderView"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

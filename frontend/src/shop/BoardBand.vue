@@ -38,6 +38,8 @@ const small = (row: BoardRow) =>
       >
       <span class="min-w-0"
         ><span class="line-clamp-2 text-[20px] font-[680] leading-tight">{{ words(row) }}</span
+        ><span v-if="row.late.length" class="block truncate font-bold text-danger" data-late
+          >Late: {{ row.late.join("; ") }}</span
         ><span class="block truncate text-secondary">{{ small(row) }}</span></span
       >
       <span class="max-xl:hidden"

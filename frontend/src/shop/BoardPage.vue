@@ -2,6 +2,7 @@
 /** The yard at a glance: every unit with its next move and what it waits for, by who can act. */
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
+import { RouterLink } from "vue-router";
 import { api, unwrap } from "../api/client";
 import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
@@ -44,6 +45,11 @@ const counts = computed<[number, string][]>(() => [
     <p v-if="!data.rows.length" class="px-5 py-8 text-[22px]">
       Nothing on the bench. Take a job in with an exchange file, or seed the demo yard with
       <code>make demo</code>.
+    </p>
+    <p v-if="data.late" class="border-b-2 px-5 py-2 text-[18px] font-semibold">
+      <RouterLink to="/orders" class="underline" data-late-orders
+        >{{ data.late === 1 ? "One order is" : `${data.late} orders are` }} late</RouterLink
+      >
     </p>
     <p v-if="data.unread" class="px-5 py-3 text-[18px] font-semibold" role="status">
       {{ data.unread }} more units are being read.

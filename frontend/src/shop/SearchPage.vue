@@ -23,6 +23,7 @@ const names: Record<string, string> = {
   serial: "serial",
   loose: "loose item",
   wrong: "as found",
+  order: "order",
   mechanic: "mechanic",
 };
 const look = () => router.replace({ query: { q: typed.value.trim() } });

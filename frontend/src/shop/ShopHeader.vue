@@ -6,16 +6,18 @@ import ActorChoice from "../ui/ActorChoice.vue";
 defineProps<{ title: string; sub: string }>();
 const links: [string, string][] = [
   ["/", "Board"],
-  ["/drawer", "Shim drawer"],
+  ["/drawer", "Drawer"],
   ["/gauges", "Gauges"],
   ["/types", "Unit types"],
+  ["/look-fors", "Look-fors"],
+  ["/orders", "Orders"],
   ["/search", "Search"],
   ["/receive", "Receive"],
 ];
 </script>
 
 <template>
-  <header class="flex min-h-16 items-center gap-3 border-b-2 bg-bay px-5 py-1 max-lg:flex-wrap">
+  <header class="flex min-h-16 items-center gap-2 border-b-2 bg-bay px-5 py-1 max-lg:flex-wrap">
     <div class="min-w-0 flex-1 max-lg:basis-full">
       <h1 class="text-[18px] font-bold leading-tight">{{ title }}</h1>
       <p class="text-[15px] leading-tight text-secondary">{{ sub }}</p>
@@ -24,7 +26,7 @@ const links: [string, string][] = [
       v-for="[to, words] in links"
       :key="to"
       :to="to"
-      class="control"
+      class="control px-3"
       exact-active-class="control-main"
       >{{ words }}</RouterLink
     >

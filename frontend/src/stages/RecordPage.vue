@@ -3,6 +3,7 @@
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
 import { api, unwrap } from "../api/client";
+import RecordLines from "./RecordLines.vue";
 import RecordSheet from "./RecordSheet.vue";
 import ShellHeader from "../ui/ShellHeader.vue";
 import WaitPage from "./WaitPage.vue";
@@ -48,6 +49,8 @@ const files: [string, string][] = [
         >{{ words }}</a
       >
     </section>
+    <RecordLines title="Strip" :lines="data.strip" />
+    <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
   </div>
 </template>

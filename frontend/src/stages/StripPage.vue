@@ -9,14 +9,22 @@ import KeyHelp from "../ui/KeyHelp.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
 import SayLine from "../ui/SayLine.vue";
 import ShellHeader from "../ui/ShellHeader.vue";
+import StageTabs from "../ui/StageTabs.vue";
 import DraftList from "./strip/DraftList.vue";
 import FoundZone from "./strip/FoundZone.vue";
 import LooseLedger from "./strip/LooseLedger.vue";
 import PhotoWall from "./strip/PhotoWall.vue";
 import RemovalZone from "./strip/RemovalZone.vue";
-import StripTabs, { type Tab } from "./strip/StripTabs.vue";
 import WaitPage from "./WaitPage.vue";
 
+type Tab = "found" | "off" | "loose" | "photos" | "draft";
+const leaves: [Tab, string, string][] = [
+  ["found", "As found", "1"],
+  ["off", "Take off", "2"],
+  ["loose", "Loose items", "3"],
+  ["photos", "Photos", "4"],
+  ["draft", "Build order", "5"],
+];
 const props = defineProps<{ job: string }>();
 const desk = useStrip(toRef(props, "job"));
 const { view, problem, retry } = desk;
@@ -30,10 +38,9 @@ const counts = computed<Record<Tab, number>>(() => ({
   photos: 0,
   draft: 0,
 }));
-const keys: Record<string, Tab> = { "1": "found", "2": "off", "3": "loose", "4": "photos", "5": "draft" };
 useKeys((event) => {
-  const wanted = keys[event.key];
-  if (wanted) tab.value = wanted;
+  const wanted = leaves.find(([, , typed]) => typed === event.key);
+  if (wanted) tab.value = wanted[0];
   else if (event.key === "?") help.value = "keys";
   else if (event.key === "a") help.value = "cautions";
   else if (event.key === "t") nextTheme();
@@ -68,7 +75,7 @@ const KEYS: [string, string][] = [
       :head="view.job.stands === 'field' ? (view.locked_out ? 'Locked out' : 'In the field') : ''"
       :aside="view.locked_out || (view.cautions[0] ?? '')"
     />
-    <StripTabs v-model="tab" :counts="counts" @cautions="help = 'cautions'" />
+    <StageTabs v-model="tab" label="Strip" :leaves="leaves" :counts="counts" @cautions="help = 'cautions'" />
     <FoundZone v-if="tab === 'found'" :desk="desk" :view="view" />
     <RemovalZone v-else-if="tab === 'off'" :desk="desk" :view="view" />
     <LooseLedger v-else-if="tab === 'loose'" :desk="desk" :view="view" />

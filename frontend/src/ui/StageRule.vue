@@ -11,6 +11,7 @@ const stages = ["Receive", "Strip", "Inspect", "Plan", "Fit", "Set", "Mesh", "Pr
 const paths = computed<Record<string, string>>(() => ({
   Receive: `/jobs/${props.job}/receive`,
   Strip: `/jobs/${props.job}/strip`,
+  Inspect: `/jobs/${props.job}/inspect`,
   Set: `/jobs/${props.job}`,
   Record: `/jobs/${props.job}/record`,
 }));

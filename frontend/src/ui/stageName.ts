@@ -1,2 +1,2 @@
 /** The stages that have a page. */
-export type StageName = "receive" | "strip" | "set" | "record";
+export type StageName = "receive" | "strip" | "inspect" | "set" | "record";

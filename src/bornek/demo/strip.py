@@ -24,9 +24,9 @@ TODAY = datetime(2026, 11, 23, 9, 0, tzinfo=UTC)
 class Pen:
     """One mechanic writing down facts about one job, a few minutes apart."""
 
-    def __init__(self, session: Session, actor: str, job: str, start: datetime) -> None:
+    def __init__(self, session: Session, actor: str, job: str, start: datetime, first: int = 1) -> None:
         self.session, self.actor, self.job, self.start = session, actor, job, start
-        self.ticks: Iterator[int] = count(1)
+        self.ticks: Iterator[int] = count(first)
 
     def desk(self) -> Desk:
         self.now = next(self.ticks)

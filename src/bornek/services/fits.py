@@ -22,7 +22,7 @@ from bornek.core.settings.registry import find_kind
 from bornek.core.strip.facts import Fact
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
-from bornek.services.bench import open_bench
+from bornek.services.bench import find_gauges, open_bench
 from bornek.services.desk import Desk
 from bornek.services.index_job import index_job
 from bornek.services.inspect_views import FitView
@@ -84,7 +84,7 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     if place is None:
         place = Place(_free(f"{part.key[:30]}-seat", taken | {key}), part.label.lower(), "none", part.key)
         grown = replace(d, places=(*d.places, place))
-    point = SettingPoint(key, label, sent["kind"], place.key, dict(sent["given"]))
+    point = SettingPoint(key, label, sent["kind"], place.key, dict(sent["given"]), _finest(desk))
     plain: dict[str, Any] = dump(replace(grown, settings=(*grown.settings, point)))
     check_definition(read_definition(plain))
     job.definition = plain
@@ -92,6 +92,16 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     desk.session.flush()
     lay_out(desk, job, unit.serial)
     index_job(desk.session, job_id)
+
+
+def _finest(desk: Desk) -> str:
+    """The gauge on the shelf that tells most: a seat's window is small."""
+    fit = [
+        g
+        for g in find_gauges(desk.session, desk.now.date()).values()
+        if g.quantity == "length" and not g.overdue
+    ]
+    return min(fit, key=lambda g: (g.resolution, g.calibration_u, g.id)).id if fit else ""
 
 
 def _free(key: str, taken: set[str]) -> str:

@@ -26,7 +26,7 @@ def job_orders(
     pairs = number_pairs(session)
     return [
         OrderView(o.id, job.id, tag, o.part, o.label, o.what, o.number, o.count, o.supplier, o.promised, o.state,
-                  o.state != "received" and is_late(o.promised, today), o.words, list(o.read_again),
+                  o.state != "received" and is_late(o.promised, today.isoformat()), o.words, list(o.read_again),
                   known_substitutes(o.number.upper(), pairs), o.by)
         for o in order_lines(d, facts, job.length_unit)
     ]  # fmt: skip

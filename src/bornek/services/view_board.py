@@ -78,7 +78,7 @@ def _late(owed: Sequence[Mapping[str, str]], today: date) -> list[str]:
     return [
         f"{o['label']} from {o['supplier']}, promised {o['promised']}"
         for o in owed
-        if is_late(o["promised"], today)
+        if is_late(o["promised"], today.isoformat())
     ]
 
 

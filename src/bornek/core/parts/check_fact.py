@@ -21,7 +21,7 @@ from bornek.core.parts.facts import (
 from bornek.core.parts.grades import GRADES, is_grade
 from bornek.core.parts.holds import open_holds
 from bornek.core.parts.look_fors import LookFor, look_fors_of
-from bornek.core.parts.orders import read_day
+from bornek.core.parts.orders import check_day
 from bornek.core.parts.seal_track import fill_words
 from bornek.core.parts.teeth import DAMAGE_WORDS
 from bornek.core.quantities import parse
@@ -88,7 +88,7 @@ def _order(body: Ordered) -> None:
     if not 1 <= body.count <= 500:
         raise InputError(f"count must be 1 to 500 (got {body.count}).", field="count")
     if body.promised:
-        read_day(body.promised)
+        check_day(body.promised)
 
 
 def _later(body: Promised | Received, facts: Sequence[Fact], unit: str) -> None:
@@ -97,7 +97,7 @@ def _later(body: Promised | Received, facts: Sequence[Fact], unit: str) -> None:
     if any(isinstance(f.body, Received) and f.body.order == body.order for f in facts):
         raise InputError("This order was received already.", field="order")
     if isinstance(body, Promised):
-        read_day(body.promised)
+        check_day(body.promised)
         return
     if bool(body.width_old) != bool(body.width_new):
         raise InputError("Both widths, or neither: the old part's and the new one's.", field="width_new",

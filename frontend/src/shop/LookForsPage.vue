@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** What is looked for on each kind of part; the shop adds its own. */
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { computed, reactive } from "vue";
+import { api, newId, unwrap } from "../api/client";
+import { useSending } from "../composables/useSending";
+import WaitPage from "../stages/WaitPage.vue";
+import ProblemLine from "../ui/ProblemLine.vue";
+import ShopHeader from "./ShopHeader.vue";
+
+const client = useQueryClient();
+const { problem, retry, send, letGo } = useSending();
+const { data, error } = useQuery({
+  queryKey: ["look-fors"],
+  queryFn: () => unwrap(api.GET("/api/look-fors")),
+});
+const groups = computed(() => {
+  const found = new Map<string, NonNullable<typeof data.value>>();
+  for (const x of data.value ?? []) found.set(x.group, [...(found.get(x.group) ?? []), x]);
+  return [...found];
+});
+const name = (group: string) => group.replaceAll("_", " ");
+const fresh = reactive({ group: "gear", label: "", means: "" });
+const write = (body: { group?: string; label?: string; means?: string; retire?: string }) => {
+  const sent = { id: newId(), group: "", label: "", means: "", kinds: [], retire: "", ...body };
+  return send(async (header) => {
+    const rows = await unwrap(api.POST("/api/look-fors", { params: { header }, body: sent }));
+    client.setQueryData(["look-fors"], rows);
+  });
+};
+async function add() {
+  if (await write({ ...fresh })) Object.assign(fresh, { label: "", means: "" });
+}
+</script>
+
+<template>
+  <ShopHeader title="Look-fors" sub="what is looked for on each part" />
+  <WaitPage v-if="!data" :problem="error" />
+  <main v-else class="px-5 py-4">
+    <form class="grid gap-3 border-b-2 pb-4 md:grid-cols-[200px_1fr_1fr_auto]" data-own @submit.prevent="add">
+      <label
+        >On<select v-model="fresh.group" class="field" name="group">
+          <option v-for="[g] in groups" :key="g" :value="g">{{ name(g) }}</option>
+        </select></label
+      >
+      <label
+        >Look for<input v-model="fresh.label" class="field" name="label" required maxlength="120"
+      /></label>
+      <label
+        >It means<input v-model="fresh.means" class="field" name="means" required maxlength="300"
+      /></label>
+      <button type="submit" class="control control-main self-end">Add the shop's own</button>
+    </form>
+    <ProblemLine
+      v-if="problem"
+      :problem="problem"
+      :can-retry="retry !== null"
+      @retry="retry?.()"
+      @let-go="letGo"
+    />
+    <div class="mt-4 gap-x-10 lg:columns-2">
+      <section v-for="[group, rows] in groups" :key="group" class="mb-5 break-inside-avoid">
+        <h2 class="zone-head border-b-2 capitalize">{{ name(group) }}</h2>
+        <p class="text-secondary">{{ rows[0]?.part_kinds.join(", ") }}</p>
+        <ul>
+          <li v-for="x in rows" :key="x.key" class="flex items-center gap-3 border-b-2 border-row py-1.5">
+            <span class="flex-1"
+              ><strong class="block text-[17px] leading-tight">{{ x.label }}</strong
+              >{{ x.means }}</span
+            >
+            <button v-if="x.own" type="button" class="control" @click="write({ retire: x.id })">
+              Retire
+            </button>
+          </li>
+        </ul>
+      </section>
+    </div>
+  </main>
+</template>

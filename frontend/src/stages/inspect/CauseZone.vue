@@ -1,0 +1,45 @@
+<script setup lang="ts">
+/** Evidence ticked, causes ranked by it, what would tell two apart, the holds put on the build. */
+import { computed } from "vue";
+import type { InspectView } from "../../api/client";
+import type { InspectDesk } from "../../composables/useInspect";
+import CauseList from "./CauseList.vue";
+import EvidenceRow from "./EvidenceRow.vue";
+import HoldList from "./HoldList.vue";
+
+const props = defineProps<{ desk: InspectDesk; view: InspectView }>();
+const zones = computed(() => {
+  const found = new Map<string, InspectView["evidence"]>();
+  for (const e of props.view.evidence) found.set(e.zone, [...(found.get(e.zone) ?? []), e]);
+  return [...found];
+});
+const asked = computed(() => props.view.diagnosis.tell_apart);
+</script>
+
+<template>
+  <div class="grid flex-1 lg:grid-cols-[1fr_480px]">
+    <section class="bg-bay px-5 py-3" aria-label="Evidence">
+      <div class="gap-x-8 md:columns-2">
+        <div v-for="[zone, rows] in zones" :key="zone" class="mb-3 break-inside-avoid">
+          <h3 class="zone-head border-b-2 capitalize">{{ zone }}</h3>
+          <ul>
+            <EvidenceRow v-for="e in rows" :key="e.key" :desk="desk" :evidence="e" />
+          </ul>
+        </div>
+      </div>
+    </section>
+    <section class="border-l-2 px-5 py-3 max-lg:border-l-0 max-lg:border-t-2" data-diagnosis>
+      <p class="text-[26px] font-bold leading-tight" aria-live="polite" data-diagnosis-words>
+        {{ view.diagnosis.words }}
+      </p>
+      <template v-if="asked.length">
+        <h3 class="zone-head mt-3">Look at these to tell them apart</h3>
+        <ul>
+          <li v-for="w in asked" :key="w" class="text-[17px]">{{ w }}</li>
+        </ul>
+      </template>
+      <HoldList v-if="view.holds.length" :desk="desk" :holds="view.holds" />
+      <CauseList :desk="desk" :view="view" />
+    </section>
+  </div>
+</template>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** A seal's running track: clear of the groove, lip to the oil, cavity filled in part. */
+import { reactive } from "vue";
+import type { InspectPart } from "../../api/client";
+import type { InspectDesk } from "../../composables/useInspect";
+
+const props = defineProps<{ desk: InspectDesk; part: InspectPart; unit: string }>();
+const old = props.part.seal;
+const seal = reactive({
+  found: old?.found ?? "",
+  planned: old?.planned ?? "",
+  groove: old?.groove ?? "",
+  lip: old?.lip ?? "inward",
+  oil: old?.oil ?? "inward",
+  other: old?.other ?? "",
+  fill: old?.fill != null ? String(Math.round(old.fill * 100)) : "",
+});
+const lengths: ["found" | "planned" | "groove", string][] = [
+  ["found", "Depth as found"],
+  ["planned", "Depth of the new one"],
+  ["groove", "Width of the worn track"],
+];
+const sides: ["lip" | "oil", string][] = [
+  ["lip", "Sealing lip faces"],
+  ["oil", "The oil is"],
+];
+const keep = () =>
+  props.desk.write("seal_set", {
+    part: props.part.key,
+    ...seal,
+    fill: seal.fill === "" ? null : Number(seal.fill.replace(",", ".")) / 100,
+  });
+</script>
+
+<template>
+  <form
+    class="grid gap-3 border-t-2 px-5 py-3 sm:grid-cols-3 xl:grid-cols-4"
+    data-seal
+    @submit.prevent="keep"
+  >
+    <h3 class="zone-head sm:col-span-3 xl:col-span-4">Running track</h3>
+    <label v-for="[key, words] in lengths" :key="key"
+      >{{ words }} ({{ unit }})<input v-model="seal[key]" class="field" :name="key" required
+    /></label>
+    <label v-for="[key, words] in sides" :key="key"
+      >{{ words
+      }}<select v-model="seal[key]" class="field" :name="key">
+        <option value="inward">inward</option>
+        <option value="outward">outward</option>
+      </select></label
+    >
+    <label
+      >On the other side<input
+        v-model="seal.other"
+        class="field"
+        name="other"
+        placeholder="grease, air, water"
+    /></label>
+    <label>Cavity filled, %<input v-model="seal.fill" class="field" name="fill" inputmode="decimal" /></label>
+    <button type="submit" class="control self-end">Work it out</button>
+    <ul v-if="part.seal" class="sm:col-span-3 xl:col-span-4" data-seal-words>
+      <li v-for="w in part.seal.words" :key="w" class="text-[19px] font-bold">{{ w }}</li>
+    </ul>
+  </form>
+</template>
