@@ -154,6 +154,26 @@ def test_a_safety_critical_part_below_worn_within_never_goes_back(grades: list[s
             assert verdict not in ("reuse", "dress")
 
 
+@pytest.mark.parametrize(
+    ("folds", "fresh", "verdict", "words"),
+    [
+        (1, 3, "reuse", "say why no new one"),
+        (2, 3, "replace", "folded 2 times"),
+        (1, 0, "replace", "no tab is left"),
+    ],
+)
+def test_a_lock_washers_folds_are_counted(folds: int, fresh: int, verdict: str, words: str) -> None:
+    washer = Part("w", "Lock washer", "lock_washer")
+    d = Definition(parts=(washer,))
+    looks = dict.fromkeys([x.key for x in look_fors_of(washer)], "sound")
+    found = inspect(d, washer, [fact("graded", Graded("w", looks, "", folds, fresh))])
+    assert (found.b.verdict, found.a.verdict) == (verdict, "replace")
+    assert words in found.b.words
+    if verdict == "replace":
+        with pytest.raises(InputError, match="may not go back"):
+            check_choice(washer, found.basis, "B", "reuse", "It looked fine.")
+
+
 def test_what_could_not_be_checked_is_listed() -> None:
     d = Definition(parts=(Part("k", "Key", "key"),))
     found = inspect(d, d.parts[0], [fact("graded", Graded("k", {"fit": "sound", "sides": "not_checked"}))])

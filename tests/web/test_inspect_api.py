@@ -211,6 +211,22 @@ def test_the_gauge_list_names_the_gauge_that_tells_a_window(client: FlaskClient)
     assert "coarse" in lines["Spindle end play"]["words"] or lines["Spindle end play"]["enough"]
 
 
+def test_every_setting_lists_its_tools(client: FlaskClient) -> None:
+    for job in ("w17", "g04", "k08"):
+        assert all(g["tools"] for g in view(client, job)["gauges"]), job
+    assert (
+        "spring scale or drag gauge"
+        in next(g for g in view(client, "w17")["gauges"] if g["setting"] == "Input shaft preload")["tools"]
+    )
+
+
+def test_the_section_shows_the_gravest_verdict_of_a_place(client: FlaskClient) -> None:
+    shown = view(client, "k08")
+    flags = {f["key"]: f["words"] for f in shown["section"]["flags"]}
+    assert (flags["input-cover"], flags["second-seat"]) == ("dress", "replace")
+    assert {p["key"] for p in shown["places"]} == set(flags)
+
+
 def test_photos_hang_on_evidence(client: FlaskClient) -> None:
     from PIL import Image
 

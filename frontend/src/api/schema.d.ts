@@ -3545,6 +3545,7 @@ export interface components {
             gauge: string;
             ratio: number | null;
             setting: string;
+            tools: string[];
             words: string;
         };
         GaugeView: {
@@ -3598,6 +3599,9 @@ export interface components {
             chosen_label: string;
             count: number;
             fits: components["schemas"]["FitView"][];
+            folds: number | null;
+            folds_asked: boolean;
+            fresh: number | null;
             group: string;
             in_force: components["schemas"]["SchoolVerdict"];
             key: string;
@@ -3637,7 +3641,9 @@ export interface components {
             not_checked: string[];
             orders: components["schemas"]["OrderView"][];
             parts: components["schemas"]["InspectPart"][];
+            places: components["schemas"]["PlaceParts"][];
             say: components["schemas"]["Span"][];
+            section: components["schemas"]["Section"];
         };
         InspectionIn: {
             body?: {
@@ -4035,6 +4041,10 @@ export interface components {
             key: string;
             label: string;
             shim_form: string;
+        };
+        PlaceParts: {
+            key: string;
+            parts: string[];
         };
         PlaceView: {
             found: string[];

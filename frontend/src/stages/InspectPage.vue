@@ -14,11 +14,13 @@ import CauseZone from "./inspect/CauseZone.vue";
 import GaugeZone from "./inspect/GaugeZone.vue";
 import OrderZone from "./inspect/OrderZone.vue";
 import PartsZone from "./inspect/PartsZone.vue";
+import SectionZone from "./inspect/SectionZone.vue";
 import WaitPage from "./WaitPage.vue";
 
-type Tab = "parts" | "cause" | "orders" | "gauges";
+type Tab = "parts" | "section" | "cause" | "orders" | "gauges";
 const leaves: [Tab, string, string][] = [
   ["parts", "Parts", "p"],
+  ["section", "Section", "s"],
   ["cause", "Cause of failure", "c"],
   ["orders", "Orders", "o"],
   ["gauges", "Tools and gauges", "g"],
@@ -28,8 +30,14 @@ const desk = useInspect(toRef(props, "job"));
 const { view, problem, retry } = desk;
 const router = useRouter();
 const tab = ref<Tab>("parts");
+const picked = ref<string | null>(null);
+function openPart(key: string) {
+  picked.value = key;
+  tab.value = "parts";
+}
 const help = ref<"keys" | "cautions" | null>(null);
 const counts = computed(() => ({
+  section: 0,
   parts: view.value ? view.value.parts.length - view.value.judged : 0,
   cause: view.value?.holds.filter((h) => !h.cleared).length ?? 0,
   orders: view.value?.orders.filter((o) => o.late).length ?? 0,
@@ -56,7 +64,7 @@ const KEYS: [string, string][] = [
   ["Enter", "Go by the school's verdict, on to the next part"],
   ["↑ ↓", "Another look-for"],
   ["← →", "Another part"],
-  ["p c o g", "Parts, cause, orders, gauges"],
+  ["p s c o g", "Parts, section, cause, orders, gauges"],
   ["a", "Cautions"],
   ["b", "Board"],
 ];
@@ -74,7 +82,7 @@ const KEYS: [string, string][] = [
     />
     <SayLine
       :say="view.say"
-      eyebrow="Inspect"
+      low
       :head="`${view.judged} of ${view.parts.length} parts judged`"
       :aside="aside"
     />
@@ -85,7 +93,8 @@ const KEYS: [string, string][] = [
       :counts="counts"
       @cautions="help = 'cautions'"
     />
-    <PartsZone v-if="tab === 'parts'" :desk="desk" :view="view" />
+    <PartsZone v-if="tab === 'parts'" v-model="picked" :desk="desk" :view="view" />
+    <SectionZone v-else-if="tab === 'section'" :view="view" @part="openPart" />
     <CauseZone v-else-if="tab === 'cause'" :desk="desk" :view="view" />
     <OrderZone v-else-if="tab === 'orders'" :desk="desk" :view="view" />
     <GaugeZone v-else :view="view" />

@@ -10,6 +10,7 @@ const props = defineProps<{
   aside?: string;
   provisional?: boolean;
   flat?: boolean;
+  low?: boolean;
 }>();
 const long = computed(() => props.say.reduce((n, s) => n + s.text.length, 0));
 const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 ? "say-long" : ""));
@@ -17,8 +18,8 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
 
 <template>
   <section
-    :class="flat ? '' : 'border-b-2'"
-    class="flex flex-col justify-between gap-3 px-5 py-2 lg:min-h-[142px] lg:flex-row lg:items-center lg:gap-8"
+    :class="[flat ? '' : 'border-b-2', low ? 'lg:min-h-[92px]' : 'lg:min-h-[142px]']"
+    class="flex flex-col justify-between gap-3 px-5 py-2 lg:flex-row lg:items-center lg:gap-8"
   >
     <div class="min-w-0 flex-1">
       <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>

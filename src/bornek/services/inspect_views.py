@@ -9,6 +9,7 @@ from bornek.core.parts.gauge_plan import GaugeLine
 from bornek.core.parts.holds import Hold
 from bornek.core.parts.teeth import ToothMark, ToothRing
 from bornek.core.phrases import Span
+from bornek.core.scenes import Section
 
 
 @dataclass(frozen=True)
@@ -103,6 +104,9 @@ class InspectPart:
     teeth: TeethView | None
     seal: SealView | None
     seal_asked: bool
+    folds_asked: bool
+    folds: int | None
+    fresh: int | None
     order: str
     substitutes: list[str]
 
@@ -151,6 +155,14 @@ class DamageView:
 
 
 @dataclass(frozen=True)
+class PlaceParts:
+    """A place of the section with the keys of its parts."""
+
+    key: str
+    parts: list[str]
+
+
+@dataclass(frozen=True)
 class InspectHead:
     id: str
     tag: str
@@ -177,6 +189,8 @@ class InspectView:
     holds: list[Hold]
     orders: list[OrderView]
     gauges: list[GaugeLine]
+    section: Section
+    places: list[PlaceParts]
 
 
 @dataclass(frozen=True)

@@ -12,12 +12,10 @@ from bornek.core.parts.facts import CauseNamed, EvidenceLooked, TeethMarked
 from bornek.core.parts.holds import holds
 from bornek.core.parts.inspection import not_checked, seal_of, verdict_words
 from bornek.core.parts.orders import order_lines
-from bornek.core.parts.seal_track import lip_words, track_words
 from bornek.core.parts.teeth import DAMAGE_WORDS, pattern_words
-from bornek.core.quantities import Speech, parse
 from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition
-from bornek.services.view_inspect import inspect_all
+from bornek.services.view_inspect import inspect_all, seal_view
 from bornek.services.views import FoundLine
 from bornek.store import tables as t
 
@@ -65,11 +63,7 @@ def _teeth_and_seals(job: t.Job, d: Definition, facts: Sequence[Fact]) -> list[F
                 f"teeth {', '.join(map(str, teeth))} {', '.join(kinds)}. {pattern_words(part.teeth, teeth)}"
             )
             lines.append(FoundLine("teeth", part.label, words, marks.by))
-        seal = seal_of(facts, part.key)
+        seal = seal_view(seal_of(facts, part.key), job.length_unit)
         if seal is not None:
-            found, planned, groove = (
-                parse(x, "length", job.length_unit).value for x in (seal.found, seal.planned, seal.groove)
-            )
-            words = f"{lip_words(seal.lip, seal.oil)} {track_words(found, planned, groove, Speech(job.length_unit))}"
-            lines.append(FoundLine("seal", part.label, words, ""))
+            lines.append(FoundLine("seal", part.label, " ".join(seal.words), ""))
     return lines

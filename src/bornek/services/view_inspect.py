@@ -49,16 +49,19 @@ from bornek.services.inspect_views import (
     LookView,
     MateView,
     OrderView,
+    PlaceParts,
     SchoolVerdict,
     SealView,
     TeethView,
 )
-from bornek.services.job_definition import definition_of
+from bornek.services.job_definition import definition_of, section_of
 from bornek.services.orders import job_orders
 from bornek.services.shop_lists import number_pairs, own_look_fors
 from bornek.store import tables as t
 from bornek.store.queries.facts import photos_of
 from bornek.store.queries.jobs import job_with_unit, settings_of
+
+SHORT = {"reuse": "re-use", "dress": "dress", "send_out": "send out", "replace": "replace", "hold": "hold"}
 
 
 def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
@@ -69,7 +72,15 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
     looked = {f.body.evidence: f.body for f in facts if isinstance(f.body, EvidenceLooked)}
     photos = Counter(a.subject for a, _ in photos_of(session, job_id))
     ordered = frozenset(o.part for o in orders)
-    parts = [_part(session, job, d, facts, x, fits[x.part.key], orders, photos) for x in found]
+    off = {s.part.key: s.off for s in standings(d, facts)}
+    pairs, school = number_pairs(session), reuse_school(job)
+    parts = [
+        _part(x, fits[x.part.key], school, off[x.part.key], photos[x.part.key],
+              next((o for o in reversed(orders) if o.part == x.part.key), None),
+              known_substitutes(x.part.number.upper(), pairs) if x.part.number else [],
+              _teeth(d, x.part, facts), seal_view(seal_of(facts, x.part.key), job.length_unit))
+        for x in found
+    ]  # fmt: skip
     view = InspectView(
         InspectHead(job.id, unit.tag, unit.name, job.complaint, job.stands, job.length_unit, job.seq),
         list(say_inspect(found, ordered, len(open_holds(facts)))),
@@ -83,6 +94,8 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
         diagnose({k: b.seen for k, b in looked.items() if b.seen != "not looked"}),
         list(dict.fromkeys(f.body.cause for f in facts if isinstance(f.body, CauseNamed))),
         holds(facts), orders, gauge_lines(session, job_id, today),
+        section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
+        [PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
     )  # fmt: skip
     shown: dict[str, Any] = dump(view)
     return shown
@@ -112,9 +125,25 @@ def gauge_lines(session: Session, job_id: str, today: date) -> list[GaugeLine]:
         bench = open_bench(session, setting.id, today)
         target = bench.kind.evaluate(bench.ctx).target()
         lines.append(
-            gauge_line(setting.label, target.window if target else None, bench.ctx.find_gauge(), shelf)
+            gauge_line(
+                setting.label,
+                target.window if target else None,
+                bench.ctx.find_gauge(),
+                shelf,
+                bench.kind.tools(bench.ctx),
+            )
         )
     return lines
+
+
+def _flags(d: Definition, found: Sequence[Inspected]) -> dict[str, str]:
+    """What stands at each place: the gravest verdict of its parts."""
+    chosen = {x.part.key: x.chosen for x in found if x.chosen}
+    flags = {}
+    for place in d.places:
+        here = [chosen[p.key] for p in d.parts_at(place) if p.key in chosen]
+        flags[place.key] = SHORT[max(here, key=list(SHORT).index)] if here else ""
+    return flags
 
 
 def _school(found: Inspected, school: School) -> SchoolVerdict:
@@ -123,21 +152,24 @@ def _school(found: Inspected, school: School) -> SchoolVerdict:
     return SchoolVerdict(school, does, v.verdict, v.label, v.words, v.reason)
 
 
-def _part(session: Session, job: t.Job, d: Definition, facts: Sequence[Fact], x: Inspected, fits: list[FitView],
-          orders: Sequence[OrderView], photos: Counter[str]) -> InspectPart:  # fmt: skip
-    p, school = x.part, reuse_school(job)
-    off = next(s.off for s in standings(d, facts) if s.part.key == p.key)
-    order = next((o for o in reversed(orders) if o.part == p.key), None)
-    seal = seal_of(facts, p.key)
+def _part(x: Inspected, fits: list[FitView], school: School, off: int, photos: int, order: OrderView | None,
+          substitutes: list[str], teeth: TeethView | None, seal: SealView | None) -> InspectPart:  # fmt: skip
+    p = x.part
     return InspectPart(
         p.key, p.label, p.kind, p.about.label, p.about.group, p.number, p.count, off, p.safety, p.scarce, p.single_use,
         [LookView(look.key, look.label, look.means, look.own, x.basis.grades.get(look.key, "")) for look in x.looks],
         x.worst, LABELS.get(x.worst, ""), fits, _school(x, school), _school(x, "A" if school == "B" else "B"),
-        list(x.notes), x.chosen, WORDS[x.chosen] if x.chosen else "", x.reason, x.by, x.stale, photos[p.key],
-        _teeth(d, p, facts), _seal(seal, job.length_unit) if seal else None, p.about.group == "seal",
-        f"{order.state}{', promised ' + order.promised if order.promised and order.state != 'received' else ''}" if order else "",
-        known_substitutes(p.number.upper(), number_pairs(session)) if p.number else [],
+        list(x.notes), x.chosen, WORDS[x.chosen] if x.chosen else "", x.reason, x.by, x.stale, photos, teeth, seal,
+        p.about.group == "seal", p.about.group == "lock_washer", x.basis.folds, x.basis.fresh,
+        _order_words(order), substitutes,
     )  # fmt: skip
+
+
+def _order_words(order: OrderView | None) -> str:
+    if order is None:
+        return ""
+    promised = f", promised {order.promised}" if order.promised and order.state != "received" else ""
+    return order.state + promised
 
 
 def _teeth(d: Definition, p: Part, facts: Sequence[Fact]) -> TeethView | None:
@@ -153,7 +185,9 @@ def _teeth(d: Definition, p: Part, facts: Sequence[Fact]) -> TeethView | None:
     )  # fmt: skip
 
 
-def _seal(seal: SealSet, unit: str) -> SealView:
+def seal_view(seal: SealSet | None, unit: str) -> SealView | None:
+    if seal is None:
+        return None
     found, planned, groove = (
         parse(text, "length", unit).value for text in (seal.found, seal.planned, seal.groove)
     )

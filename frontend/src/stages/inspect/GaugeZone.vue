@@ -7,7 +7,7 @@ defineProps<{ view: InspectView }>();
 
 <template>
   <div class="flex-1 px-5 py-3" data-gauges>
-    <h2 class="zone-head">Each setting with its gauge</h2>
+    <h2 class="zone-head">Each setting with its gauge and tools</h2>
     <p v-if="!view.gauges.length" class="mt-4 text-[20px]">Nothing is defined to be set in this job.</p>
     <ul>
       <li
@@ -15,7 +15,10 @@ defineProps<{ view: InspectView }>();
         :key="g.setting"
         class="grid items-center gap-x-4 border-b-2 border-row py-3 md:grid-cols-[1fr_1fr_2fr]"
       >
-        <span class="text-[20px] font-bold">{{ g.setting }}</span>
+        <span
+          ><span class="block text-[20px] font-bold leading-tight">{{ g.setting }}</span
+          ><span class="text-secondary">{{ g.tools.join(", ") }}</span></span
+        >
         <span class="text-[18px]">{{ g.gauge }}</span>
         <span class="text-[18px]"
           ><span v-if="!g.enough" class="mark font-bold">not enough</span> {{ g.words }}</span

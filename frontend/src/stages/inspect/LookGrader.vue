@@ -97,7 +97,7 @@ const tone = (key: string) =>
       <li v-for="(x, n) in part.looks" :key="x.key">
         <button
           type="button"
-          class="grid min-h-11 w-full cursor-pointer grid-cols-[1fr_auto] items-center gap-3 border-b-2 border-row text-left"
+          class="grid h-11 w-full cursor-pointer grid-cols-[1fr_auto] items-center gap-3 border-b-2 border-row text-left"
           :class="n === at ? 'font-bold underline' : ''"
           @click="at = n"
         >

@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import type { InspectPart, InspectView } from "../../api/client";
 import type { InspectDesk } from "../../composables/useInspect";
 import FitList from "./FitList.vue";
+import FoldsForm from "./FoldsForm.vue";
 import LookGrader from "./LookGrader.vue";
 import OrderForm from "./OrderForm.vue";
 import SealForm from "./SealForm.vue";
@@ -46,6 +47,7 @@ async function chosen(event: Event) {
     <OrderForm v-if="must" :desk="desk" :part="part" />
     <FitList :desk="desk" :part="part" :job="view.job" />
     <TeethPane v-if="part.teeth" :desk="desk" :part="part.key" :teeth="part.teeth" :damages="view.damages" />
+    <FoldsForm v-if="part.folds_asked" :desk="desk" :part="part" />
     <SealForm v-if="part.seal_asked" :desk="desk" :part="part" :unit="view.job.length_unit" />
     <form class="flex flex-wrap items-end gap-3 border-t-2 px-5 py-3" @submit.prevent="keepNote">
       <label class="min-w-[200px] flex-1"

@@ -46,7 +46,7 @@ useKeys((event) => {
 </script>
 
 <template>
-  <form class="border-t-2 bg-surface px-5 py-3" data-verdict-block @submit.prevent="go">
+  <form class="border-t-2 bg-surface px-5 py-2" data-verdict-block @submit.prevent="go">
     <div class="grid gap-x-6 gap-y-2 md:grid-cols-[1fr_1fr]">
       <div data-in-force>
         <p class="text-[15px] text-secondary">This job's school: {{ part.in_force.does }}</p>
@@ -66,16 +66,19 @@ useKeys((event) => {
     </p>
     <p v-else-if="part.stale" class="mt-2"><span class="mark font-bold">Graded since: judge again.</span></p>
     <div class="mt-2 flex flex-wrap items-end gap-3">
-      <label class="w-[190px]"
-        >Go by<select v-model="own" class="field" name="verdict">
-          <option value="">the school's</option>
-          <option v-for="[key, label] in choices" :key="key" :value="key">{{ label }}</option>
-        </select></label
-      >
-      <label class="min-w-[200px] flex-1"
-        >Reason{{ needs ? "" : ", if there is one"
-        }}<input ref="reason" v-model="words" class="field" name="reason" maxlength="500"
-      /></label>
+      <select v-model="own" class="field w-[230px]!" name="verdict" aria-label="Go by">
+        <option value="">by the school's verdict</option>
+        <option v-for="[key, label] in choices" :key="key" :value="key">{{ label }}</option>
+      </select>
+      <input
+        ref="reason"
+        v-model="words"
+        class="field min-w-[200px] flex-1"
+        name="reason"
+        maxlength="500"
+        aria-label="Reason"
+        :placeholder="needs ? 'reason in writing' : 'reason, if there is one'"
+      />
       <button type="submit" class="control control-main" :disabled="!ready" data-go>
         {{ settled ? "Judge again" : "Go by it" }} <span class="keycap">Enter</span>
       </button>

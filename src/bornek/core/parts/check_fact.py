@@ -60,6 +60,9 @@ def check_inspection(
 def _graded(body: Graded, d: Definition, own: Sequence[LookFor]) -> None:
     part = d.part(body.part)
     known = {x.key for x in look_fors_of(part, own)} if part else set()
+    for name, count in (("folds", body.folds), ("fresh", body.fresh)):
+        if count is not None and not 0 <= count <= 60:
+            raise InputError(f"{name} must be 0 to 60 (got {count}).", field=name)
     for key, grade in body.grades.items():
         if key not in known:
             raise InputError(f"{key!r} is not looked for on this part.", field="grades")

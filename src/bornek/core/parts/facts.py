@@ -10,11 +10,14 @@ from bornek.core.parts.teeth import ToothMark
 
 @dataclass(frozen=True)
 class Graded:
-    """Grades by look-for; a later one of the same look-for counts."""
+    """Grades by look-for; a later one of the same look-for counts. `folds` of a lock washer: on its most
+    bent tab; `fresh`: tabs that were never folded."""
 
     part: str
     grades: dict[str, str]
     note: str = ""
+    folds: int | None = None
+    fresh: int | None = None
 
 
 @dataclass(frozen=True)

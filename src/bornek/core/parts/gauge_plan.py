@@ -22,9 +22,12 @@ class GaugeLine:
     words: str
     enough: bool
     better: tuple[str, ...] = ()
+    tools: tuple[str, ...] = ()
 
 
-def gauge_line(setting: str, window: Window | None, gauge: Gauge, shelf: Sequence[Gauge]) -> GaugeLine:
+def gauge_line(
+    setting: str, window: Window | None, gauge: Gauge, shelf: Sequence[Gauge], tools: Sequence[str] = ()
+) -> GaugeLine:
     """One setting against its gauge and the shop's shelf.
 
     Equation: ratio = (hi − lo) / resolution; 10 is wanted, below 4 it cannot judge. Source: shop rule.
@@ -34,19 +37,21 @@ def gauge_line(setting: str, window: Window | None, gauge: Gauge, shelf: Sequenc
     >>> gauge_line("End play", Window(0.02, 0.04, "card"), dial, [dial, fine]).better
     ('Lever',)
     """
+    extra = tuple(tools)
     if window is None or math.isinf(window.half):
-        return GaugeLine(setting, gauge.name, None, "open window: any gauge that reaches", True)
+        words = "open window: any gauge that reaches"
+        return GaugeLine(setting, gauge.name, None, words, True, tools=extra)
     wide = 2 * window.half
     ratio = wide / gauge.resolution
     late = " Calibration OVERDUE." if gauge.overdue else ""
     if ratio >= WANTED:
-        return GaugeLine(setting, gauge.name, ratio, f"tells the window {ratio:.0f} times.{late}", not late)
+        words = f"tells the window {ratio:.0f} times.{late}"
+        return GaugeLine(setting, gauge.name, ratio, words, not late, tools=extra)
     finer = [
         g for g in shelf if g.quantity == gauge.quantity and wide / g.resolution >= WANTED and not g.overdue
     ]
     names = tuple(g.name for g in sorted(finer, key=lambda g: -g.resolution))
     take = f"Take {names[0]}." if names else "No gauge on the shelf tells it ten times: get a finer one."
     weak = "cannot judge this window" if ratio < LEAST else "is coarse for this window"
-    return GaugeLine(
-        setting, gauge.name, ratio, f"tells it {ratio:.1f} times only: {weak}. {take}{late}", False, names
-    )
+    words = f"tells it {ratio:.1f} times only: {weak}. {take}{late}"
+    return GaugeLine(setting, gauge.name, ratio, words, False, names, extra)

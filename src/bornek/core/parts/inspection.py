@@ -48,17 +48,20 @@ def inspect(
     looks = tuple(look_fors_of(part, own))
     grades: dict[str, str] = {}
     notes, chosen, at = [], None, 0
+    folds, fresh = None, None
     for fact in facts:
         if isinstance(fact.body, Graded) and fact.body.part == part.key:
             grades |= fact.body.grades
             at = fact.seq
+            folds = fact.body.folds if fact.body.folds is not None else folds
+            fresh = fact.body.fresh if fact.body.fresh is not None else fresh
             if fact.body.note:
                 notes.append(f"{fact.body.note} ({fact.by})" if fact.by else fact.body.note)
         elif isinstance(fact.body, Judged) and fact.body.part == part.key:
             chosen = fact
     why = next((w for f in facts if isinstance(f.body, Removed) and f.body.part == part.key
                 and (w := doomed(part, find_way(f.body.way)))), "")  # fmt: skip
-    basis = Basis(grades, [x.key for x in looks], tuple(fits), why)
+    basis = Basis(grades, [x.key for x in looks], tuple(fits), why, folds, fresh)
     body = chosen.body if chosen else None
     return Inspected(
         part, looks, basis, worst_grade(grades.get(x.key, "") for x in looks),

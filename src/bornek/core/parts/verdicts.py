@@ -17,17 +17,35 @@ WORDS: dict[str, str] = {
 }  # fmt: skip
 ALWAYS_NEW = frozenset({"rolling_bearing", "seal", "lock_washer"})
 REPAIRABLE = frozenset({"shaft", "housing", "spline"})
+MOST_FOLDS = 2
+"""A tab is folded once; the second fold cracks it."""
 GOES_BACK = ("reuse", "dress")
 
 
 @dataclass(frozen=True)
 class Basis:
-    """What a verdict rests on: grades by look-for, the codes of measured fits, why its removal doomed it."""
+    """What a verdict rests on: grades by look-for, the codes of measured fits, why its removal doomed it,
+    folds on the most bent tab of a lock washer and its tabs that were never folded."""
 
     grades: dict[str, str]
     asked: Sequence[str]
     fits: Sequence[str] = ()
     doomed: str = ""
+    folds: int | None = None
+    fresh: int | None = None
+
+    @property
+    def spent(self) -> str:
+        """Why a lock washer cannot be folded again.
+
+        >>> Basis({}, [], folds=2).spent, Basis({}, [], folds=1, fresh=3).spent
+        ('a tab was folded 2 times', '')
+        """
+        if self.folds is not None and self.folds >= MOST_FOLDS:
+            return f"a tab was folded {self.folds} times"
+        if self.fresh == 0:
+            return "no tab is left that was never folded"
+        return ""
 
 
 @dataclass(frozen=True)
@@ -84,6 +102,8 @@ def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
         return PartVerdict("replace", "Single use: always new.")
     if basis.doomed:
         return PartVerdict("replace", f"Its removal ended it: {basis.doomed}.")
+    if basis.spent:
+        return PartVerdict("replace", f"Its tabs are used up: {basis.spent}.")
     open_looks = [k for k in basis.asked if not basis.grades.get(k)]
     if open_looks and _worst(basis) not in ("worn_beyond", "unsafe"):
         return PartVerdict("", f"{len(open_looks)} of {len(basis.asked)} still to look at.")
@@ -137,7 +157,7 @@ def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: s
         worst = _worst(basis)
         refused = (
             "single use: always new" if part.single_use
-            else basis.doomed if basis.doomed
+            else basis.doomed or basis.spent if basis.doomed or basis.spent
             else f"it can hurt someone and is {LABELS[worst]}" if part.safety and worst in ("worn_beyond", "unsafe")
             else "it is unsafe" if worst == "unsafe"
             else "it can hurt someone and not everything could be checked" if part.safety and found.verdict == "hold"

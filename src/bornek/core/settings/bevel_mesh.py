@@ -186,6 +186,9 @@ class BevelMesh(Setting):
             rows, ("pinion", "carrier"), k0, (0.2, 0.4, 0.35), (0.006, 0.02, 0.02), (0.002, 0.04, 0.04)
         )
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("magnetic base", "marking compound", "depth micrometer")
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"pinion", "carrier", "axial"})
 

@@ -153,6 +153,9 @@ class CrankRunout(Setting):
             "High spots", say.unit, max(abs(left), abs(right), ctx.given["limit"]), rays, "crankpin"
         )
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("two magnetic bases", "supports or centres", "soft hammer")
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"crank"})
 

@@ -267,6 +267,10 @@ class Setting(Calculation):
         """What is given, in a few words each, for beside the drawing: sense, torque."""
         return ()
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        """What must lie on the bench besides the gauge, for the job's tool list."""
+        return ()
+
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         return ()
 

@@ -274,6 +274,12 @@ class PlainBearing(Setting):
             lines.append("two of each shim: the same under both sides")
         return lines
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        if ctx.given["method"] == "strip":
+            return ("soft strip with its card", f"torque wrench to {ctx.given['torque']:g} N·m")
+        own = ("bore gauge", "outside micrometer", "wire for the oil hole")
+        return (*own, "reamer or hone") if ctx.given["remedy"] == "ream" else own
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"pack"}) if ctx.given["remedy"] == "cap_shims" else frozenset({BORE})
 

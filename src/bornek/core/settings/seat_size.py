@@ -146,6 +146,12 @@ class SeatSize(Setting):
         return Table(f"Sizes, {say.unit}", ("", *heads),
                      (table_rows("size", sizes, [say.number(v) for v in sizes.values()]),))  # fmt: skip
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return (
+            "outside micrometer" if ctx.given["what"] == "journal" else "bore gauge",
+            "master of the size",
+        )
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset()
 

@@ -262,6 +262,15 @@ class ShimPackEndPlay(Setting):
         return Response(("end_play",), (KNOB,), ((sign,),), (rho,), (0.006,), (SCATTER_PRIOR_MM,),
                         "low", repeats)  # fmt: skip
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        found = [
+            "magnetic base",
+            "pry bar",
+            "micrometer for the shims",
+            f"torque wrench to {ctx.given['torque']:g} N·m",
+        ]
+        return [*found, "spring scale or drag gauge"] if self.preload(ctx) else found
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"pack", "cover", "axial"})
 

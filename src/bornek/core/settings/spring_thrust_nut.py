@@ -201,6 +201,9 @@ class SpringThrustNut(Setting):
             ("end_play",), ("nut",), ((per_deg,),), (0.15,), (0.006,), (SCATTER_PRIOR_MM,), "low", 2
         )
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("magnetic base", "hook spanner", "pry bar")
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"nut", "axial"})
 

@@ -231,6 +231,9 @@ class TaperClearance(Setting):
         return (Knob("drive", "Axial drive-up", "sleeve", "mm", domain, -1, one_way=True, noun="drive-up",
                      title="Nut on the sleeve", read=True),)  # fmt: skip
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("feeler blades, long", "hydraulic pump or nut for the drive-up", "stop gauge")
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"drive"})
 

@@ -264,6 +264,9 @@ class TwoRowBench(Setting):
         return Response(("bench",), (KNOB,), ((1.0,),), (0.01,), (0.001,), (SCATTER_PRIOR_MM,), "low", 4,
                         geometry=True)  # fmt: skip
 
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("depth micrometer", "outside micrometer", "flat plate", "press or hands to seat the cup")
+
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({KNOB})
 
