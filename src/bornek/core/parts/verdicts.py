@@ -173,5 +173,7 @@ def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: s
     needs = found.reason if chosen == found.verdict else chosen != found.verdict
     if (needs or scarce_back) and not words.strip():
         why = "a scarce part goes back with a written reason" if scarce_back else (
-            "re-use needs a written reason" if chosen == found.verdict else f"the verdict by the school is {found.label}")  # fmt: skip
+            "re-use needs a written reason" if chosen == found.verdict
+            else "a hold on a part not looked at whole needs its reason" if not found.verdict
+            else f"the verdict by the school is {found.label}")  # fmt: skip
         raise InputError(f"{part.label}: {why}.", field="words", next_step="Say why in a few words.")

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from bornek.core.errors import BornekError, InputError
 from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
+from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.core.units.definition import Definition, Limit, SettingPoint
 from bornek.core.units.limits import give_limits
@@ -115,7 +116,8 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
         try:
             kind = find_kind(s.kind)
             for limit in s.limits or (None,):
-                read_given(kind, give_limits(kind, s.given, limit))
+                given = read_given(kind, give_limits(kind, s.given, limit))
+                kind.evaluate(Context(given=given))
         except BornekError as error:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"
 
