@@ -1,0 +1,108 @@
+"""Every kind of fact: read from plain data, and refused by the field that does not hold."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from bornek.core.errors import InputError
+from bornek.core.plain import dump
+from bornek.core.strip.facts import FACTS, FLANK_COLUMNS, FLANK_ROWS, read_fact
+from bornek.core.structure import build
+from bornek.core.units.definition import read_definition
+from bornek.demo.yard import TYPES
+
+WINCH = read_definition(next(d for key, _, d in TYPES if key == "ramp-winch"))
+CLEAN = [[0.0] * FLANK_COLUMNS for _ in range(FLANK_ROWS)]
+GOOD: dict[str, dict[str, Any]] = {
+    "locked_out": {"points": "breaker 3", "key_holder": "Jun"},
+    "pack": {"place": "output-cover", "plates": ["0.5", "10 thou"], "side": "top", "slots": "at 6"},
+    "witness": {"mesh": "bevel-set", "drive": CLEAN, "coast": CLEAN, "ran": "well"},
+    "match_marks": {"mesh": "bevel-set", "marks": "two punch marks"},
+    "checking_distance": {"mesh": "bevel-set", "typed": "+0.05", "unit": "mm", "convention": "not known"},
+    "way_round": {"part": "output-seal", "words": "lip inward"},
+    "wrong": {"what": "missing", "words": "one screw", "part": ""},
+    "let_go": {"items": ["witness:bevel-set"], "words": "teeth gone"},
+    "removed": {"part": "output-seal", "way": "draw"},
+    "loose": {"what": "washer", "where": "sump"},
+    "accounted": {"loose": "a", "words": "found"},
+    "closed": {},
+    "graded": {"part": "output-seal", "grades": {"lip": "sound"}},
+    "judged": {"part": "output-seal", "verdict": "replace"},
+    "teeth": {"part": "bevel-pinion", "marks": [{"tooth": 1, "flank": "drive", "damage": "pits"}]},
+    "seal_set": {
+        "part": "output-seal",
+        "found": "6",
+        "planned": "8",
+        "groove": "2",
+        "lip": "inward",
+        "oil": "inward",
+    },
+    "evidence": {"evidence": "grit", "seen": "seen"},
+    "cause": {"cause": "dirt"},
+    "hold_cleared": {"cause": "dirt", "words": "flushed"},
+    "ordered": {"part": "output-seal", "what": "order", "number": "S-1", "supplier": "store"},
+    "promised": {"order": "o1", "promised": "2026-12-01"},
+    "received": {"order": "o1"},
+}
+EMPTIED = [
+    ("locked_out", "points"), ("locked_out", "key_holder"), ("pack", "side"), ("pack", "slots"), ("match_marks", "marks"),
+    ("checking_distance", "typed"), ("way_round", "words"), ("wrong", "words"), ("let_go", "words"), ("loose", "what"),
+    ("loose", "where"), ("accounted", "words"), ("graded", "part"), ("judged", "part"), ("teeth", "part"),
+    ("seal_set", "groove"), ("hold_cleared", "words"), ("ordered", "number"), ("ordered", "supplier"),
+    ("promised", "promised"),
+]  # fmt: skip
+
+
+def test_there_is_an_example_of_every_kind() -> None:
+    assert set(GOOD) == set(FACTS)
+
+
+@pytest.mark.parametrize("kind", sorted(GOOD))
+def test_it_is_read_and_comes_back_the_same(kind: str) -> None:
+    _, body = read_fact(kind, GOOD[kind], WINCH)
+    assert build(FACTS[kind], dump(body)) == body
+
+
+@pytest.mark.parametrize(
+    ("kind", "subject"),
+    [("pack", "output-cover"), ("witness", "bevel-set"), ("way_round", "output-seal"), ("accounted", "a"),
+     ("graded", "output-seal"), ("ordered", "output-seal"), ("loose", ""), ("evidence", "")],
+)  # fmt: skip
+def test_it_is_about_its_place_mesh_or_part(kind: str, subject: str) -> None:
+    assert read_fact(kind, GOOD[kind], WINCH)[0] == subject
+
+
+@pytest.mark.parametrize(("kind", "field"), EMPTIED)
+def test_what_must_be_said_is_asked_for_by_name(kind: str, field: str) -> None:
+    with pytest.raises(InputError) as refused:
+        read_fact(kind, GOOD[kind] | {field: ""}, WINCH)
+    assert refused.value.field == field
+
+
+@pytest.mark.parametrize(
+    ("kind", "changed", "field"),
+    [
+        ("pack", {"place": "nowhere"}, "place"), ("pack", {"plates": ["thick"]}, None),
+        ("witness", {"mesh": "nowhere"}, "mesh"), ("witness", {"drive": [[1.0]]}, "drive"),
+        ("witness", {"coast": [[2.0] * FLANK_COLUMNS] * FLANK_ROWS}, "drive"),
+        ("checking_distance", {"typed": "far"}, None), ("removed", {"part": "ghost"}, "part"),
+        ("removed", {"count": "two"}, "count"), ("wrong", {"what": "odd"}, "what"),
+        ("seal_set", {"lip": "up"}, "lip"), ("evidence", {"seen": "maybe"}, "seen"), ("ordered", {"what": "gift"}, "what"),
+        ("teeth", {"marks": [{"tooth": 1, "flank": "left", "damage": "pits"}]}, "marks[0].flank"),
+        ("loose", {"colour": "red"}, "colour"),
+    ],
+)  # fmt: skip
+def test_what_cannot_be_is_refused_by_its_field(
+    kind: str, changed: dict[str, Any], field: str | None
+) -> None:
+    with pytest.raises(InputError) as refused:
+        read_fact(kind, GOOD[kind] | changed, WINCH)
+    if field:
+        assert refused.value.field == field
+
+
+def test_an_unknown_kind_lists_those_there_are() -> None:
+    with pytest.raises(InputError, match="kind must be one of locked_out"):
+        read_fact("guessed", {}, WINCH)
