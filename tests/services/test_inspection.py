@@ -90,6 +90,14 @@ def test_a_fit_that_cannot_be_reckoned_is_refused_and_nothing_is_laid_out(
     assert points(yard, "motor-shaft") == []
 
 
+def test_a_fit_typed_in_a_job_in_thou_is_in_thou(client: FlaskClient) -> None:
+    given = {"diameter": "2 in", "least": "2", "greatest": "4", "source": "card"}
+    sent = {"id": "f", "part": "head-shaft", "kind": "plain_bearing", "label": "Bush", "given": given}
+    shown = client.post("/api/jobs/c09/fits", json=sent, headers=ACTOR).get_json()
+    part = next(p for p in shown["parts"] if p["key"] == "head-shaft")
+    assert part["fits"][0]["window"] == "2–4"
+
+
 def test_a_fit_of_a_part_that_is_not_there_is_refused(yard: Database) -> None:
     with pytest.raises(NotFound, match="has no part 'ghost'"):
         fit(yard, "ghost")

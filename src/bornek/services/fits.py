@@ -22,6 +22,7 @@ from bornek.core.settings.registry import find_kind
 from bornek.core.strip.facts import Fact
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
+from bornek.core.units.limits import spell_lengths
 from bornek.services.bench import find_gauges, open_bench
 from bornek.services.desk import Desk
 from bornek.services.index_job import index_job
@@ -84,7 +85,8 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     if place is None:
         place = Place(_free(f"{part.key[:30]}-seat", taken | {key}), part.label.lower(), "none", part.key)
         grown = replace(d, places=(*d.places, place))
-    point = SettingPoint(key, label, sent["kind"], place.key, dict(sent["given"]), _finest(desk))
+    given = spell_lengths(find_kind(sent["kind"]), sent["given"], job.length_unit)
+    point = SettingPoint(key, label, sent["kind"], place.key, given, _finest(desk))
     plain: dict[str, Any] = dump(replace(grown, settings=(*grown.settings, point)))
     check_definition(read_definition(plain))
     job.definition = plain

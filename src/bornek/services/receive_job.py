@@ -12,7 +12,7 @@ from bornek.core.schools import read_schools
 from bornek.core.settings.given import read_given
 from bornek.core.settings.registry import find_kind
 from bornek.core.units.definition import Definition, SettingPoint
-from bornek.core.units.limits import choose_limit, give_limits
+from bornek.core.units.limits import choose_limit, give_limits, spell_lengths
 from bornek.services.components import identify
 from bornek.services.desk import Desk
 from bornek.services.index_job import index_job
@@ -30,6 +30,10 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
     revision = desk.session.get(t.UnitTypeRevision, sent["revision"])
     if revision is None:
         raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision")
+    for gauge in sent.get("gauges", []):
+        if desk.session.get(t.Gauge, gauge) is None:
+            raise InputError(f"No gauge {gauge!r} is registered.", field="gauges",
+                             next_step="Choose from the gauges there are, or write its card first.")  # fmt: skip
     unit = desk.session.get(t.Unit, sent["unit"]["id"])
     if unit is None:
         unit = t.Unit(**sent["unit"], unit_type_id=revision.unit_type_id)
@@ -77,6 +81,8 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
         raise InputError(f"Setting {s.key!r} stands at an unknown place {s.place!r}.", field="place")
     limit = choose_limit(s.limits, serial, job.basis) if s.limits else None
     given = give_limits(kind, s.given, limit)
+    if job.length_unit != "mm":
+        given = spell_lengths(kind, given, "mm")
     read_given(kind, given, job.length_unit)
     gauge = _gauge(desk, job, s)
     setting_id = f"{job.id}.{s.key}"

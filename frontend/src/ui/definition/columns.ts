@@ -90,8 +90,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ],
 };
 export const LIMIT: Column[] = [
-  { key: "least", label: "Least", kind: "text" },
-  { key: "greatest", label: "Greatest", kind: "text" },
+  { key: "least", label: "Least (mm, or as spoken)", kind: "text" },
+  { key: "greatest", label: "Greatest (mm, or as spoken)", kind: "text" },
   { key: "source", label: "Source", kind: "text" },
   { key: "edition", label: "Revision", kind: "text" },
   {

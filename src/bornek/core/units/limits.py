@@ -6,7 +6,8 @@ import re
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.errors import InputError
+from bornek.core.errors import BornekError, InputError
+from bornek.core.quantities import parse
 from bornek.core.settings.kind import Calculation
 from bornek.core.units.definition import Limit
 
@@ -76,3 +77,29 @@ def give_limits(kind: Calculation, given: Mapping[str, Any], limit: Limit | None
     put = {"least": least, "greatest": greatest, "source": limit.source, "edition": limit.edition,
            "basis": limit.basis}  # fmt: skip
     return {**given, **more, **{k: v for k, v in put.items() if v}}
+
+
+def spell_lengths(kind: Calculation, given: Mapping[str, Any], unit: str) -> dict[str, Any]:
+    """The same given with every bare length said in its unit, so that a job in other units reads it right.
+
+    A bare length in a unit type is in mm; what a mechanic types into a job is in the job's unit. A text whose
+    value depends on the unit that is supposed is bare.
+
+    >>> from bornek.core.settings.registry import kinds
+    >>> kind = next(k for k in kinds() if k.fit)
+    >>> spell_lengths(kind, {"least": "0.06", "greatest": "5 thou"}, "mm")
+    {'least': '0.06 mm', 'greatest': '5 thou'}
+    """
+    lengths = {f.key for f in kind.form(given) if f.quantity == "length"}
+    return {
+        key: f"{raw} {unit}" if key in lengths and isinstance(raw, str) and _is_bare(raw) else raw
+        for key, raw in given.items()
+    }
+
+
+def _is_bare(text: str) -> bool:
+    try:
+        one, other = (parse(text, "length", unit).value for unit in ("mm", "thou"))
+    except BornekError:
+        return False
+    return one != other
