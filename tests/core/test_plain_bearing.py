@@ -90,6 +90,22 @@ def test_out_without_an_adjuster_names_the_choices() -> None:
     note = next(c["sentence"] for c in sheet["outcome"]["checks"] if c["code"] == "choices")
     assert "loose by 0.065 mm" in note
     assert "reamed or honed to 50.065" in note
+    assert "cap" not in note
+    capped = compute("plain_bearing", bush(bore=50.130, torque="40 N·m"))
+    assert any("0.065 out from under each side" in c["sentence"] for c in capped["outcome"]["checks"])
+
+
+def test_a_size_is_shown_about_its_window_not_from_zero() -> None:
+    strip = next(s for s in compute("seat_size", seat(80.011))["scenes"] if s["type"] == "strip")
+    assert 79.9 < strip["lo"] < 80.002
+    assert 80.021 < strip["hi"] < 80.1
+
+
+def test_the_sizes_stand_by_place_with_ovality_and_taper_below() -> None:
+    table = next(s for s in compute("plain_bearing", bush())["scenes"] if s["type"] == "table")
+    assert table["head"] == ["", "bore up", "bore across", "journal up", "journal across"]
+    assert [row[0] for row in table["rows"]] == ["near", "middle", "far", "oval", "taper"]
+    assert all(len(row) == len(table["head"]) for row in table["rows"])
 
 
 def test_an_oval_bore_is_called_oval() -> None:

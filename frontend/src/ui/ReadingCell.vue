@@ -69,7 +69,7 @@ const shown = computed(() => {
       data-live
       @click="$emit('take')"
     >
-      yes, it moved
+      yes
     </button>
     <button
       v-else

@@ -31,7 +31,10 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
         v-for="[name, stations] in groups"
         :key="name"
         class="flex min-w-0 flex-col gap-1"
-        :style="{ flexGrow: stations.length, flexBasis: cells.length > 6 ? '220px' : 'auto' }"
+        :style="{
+          flexGrow: stations.length,
+          flexBasis: cells.length > 6 ? `${stations.length * 80 - 8}px` : 'auto',
+        }"
       >
         <h3 class="text-[16px] font-bold">{{ name }}</h3>
         <div class="flex gap-2">

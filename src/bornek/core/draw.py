@@ -29,11 +29,26 @@ def nice_step(span: float, most: int) -> float:
     return float(next(round(s * power, 12) for s in (*STEPS, 10.0) if span / (s * power) <= most))
 
 
+FAR = 20
+
+
 def strip_scale(points: Iterable[float], window: Window | None) -> tuple[float, float]:
-    """The strip's ends: hold zero or the window's own end, every value and the landing."""
+    """The strip's ends: hold zero or the window's own end, every value and the landing.
+
+    What lies far from zero for its spread, a shaft's size, is shown without it.
+
+    >>> strip_scale([80.01], Window(80.002, 80.021, "ISO 286"))
+    (79.99725, 80.02575)
+    >>> strip_scale([0.145], Window(0.06, 0.12, "card"))[0]
+    0.0
+    """
     held = [p for p in points if math.isfinite(p)]
     if window is not None:
         held += [e for e in (window.lo, window.hi) if e is not None]
+    far = bool(held) and min(held) > FAR * max(max(held) - min(held), 1e-3)
+    if far:
+        pad = max((max(held) - min(held)) * 0.25, 1e-3)
+        return round(min(held) - pad, 9), round(max(held) + pad, 9)
     if not held or min(held) >= 0:
         held.append(0.0)
     lo, hi = min(held), max(held)

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import dataclass
 
+from bornek.core.quantities import Speech
 from bornek.core.readings import spread
+from bornek.core.scenes import Table
 from bornek.core.settings.kind import Slot
 
 PLACES = (("near", "near end"), ("middle", "middle"), ("far", "far end"))
@@ -50,6 +52,14 @@ def form_of(sizes: Sizes) -> Form:
     return Form(round(max((spread(g) for g in groups.values()), default=0.0), 9), round(spread(means), 9))
 
 
-def table_rows(label: str, sizes: Sizes, number: Sequence[str]) -> tuple[str, ...]:
-    """One row: the label, then what was said of each size in order; blanks where nothing was read."""
-    return (label, *number, *("" for _ in range(len(PLACES) * len(DIRECTIONS) - len(sizes))))
+def size_table(title: str, sizes: Mapping[str, Sizes], say: Speech) -> Table:
+    """Places downward, what was measured and its directions across; ovality and taper below."""
+    heads = [f"{name} {way}".strip() for name in sizes for way in ("up", "across")]
+    rows = []
+    for place, label in PLACES:
+        cells = [found.get((place, way)) for found in sizes.values() for way, _ in DIRECTIONS]
+        rows.append((label.removesuffix(" end"), *("" if v is None else say.number(v) for v in cells)))
+    for word, pick in (("oval", "ovality_mm"), ("taper", "taper_mm")):
+        shown = [say.number(getattr(form_of(found), pick)) if found else "" for found in sizes.values()]
+        rows.append((word, *(cell for value in shown for cell in (value, ""))))
+    return Table(title, ("", *heads), tuple(rows))

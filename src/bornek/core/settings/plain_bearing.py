@@ -30,15 +30,7 @@ from bornek.core.settings.kind import (
     aim_in,
     speech,
 )
-from bornek.core.settings.places_around import (
-    DIRECTIONS,
-    PLACES,
-    Sizes,
-    by_place,
-    form_of,
-    size_slots,
-    table_rows,
-)
+from bornek.core.settings.places_around import PLACES, Sizes, by_place, form_of, size_slots, size_table
 from bornek.core.settings.records import Confirm, Context, State
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -218,7 +210,7 @@ class PlainBearing(Setting):
         if journal:
             wanted = sum(journal.values()) / len(journal) + aim
             words.append(f"A new bush would be reamed or honed to {say.size(wanted)}.")
-        if remedy != "cap_shims":
+        if remedy != "cap_shims" and ctx.given.get("torque"):
             words.append(self._cap_words(off, say))
         if remedy == "scrape":
             words.append(
@@ -231,15 +223,15 @@ class PlainBearing(Setting):
         return f"Under a cap with shims: {say.number(abs(off))} {which} under each side, the same on both."
 
     def _table(self, ctx: Context, sizes: Mapping[str, Sizes]) -> Table:
-        say = speech(ctx)
-        strip = "strip" in sizes
-        heads = [p for _, p in PLACES] if strip else [f"{p}, {w}" for _, p in PLACES for _, w in DIRECTIONS]
-        rows = []
-        for name, found in sizes.items():
-            form = form_of(found)
-            row = table_rows(name, found, [say.number(v) for v in found.values()])[: len(heads) + 1]
-            rows.append((*row, say.number(form.ovality_mm), say.number(form.taper_mm)))
-        return Table(f"Sizes, {say.unit}", ("", *heads, "oval", "taper"), tuple(rows))
+        say, title = speech(ctx), f"Sizes, {speech(ctx).unit}"
+        if "strip" not in sizes:
+            return size_table(title, sizes, say)
+        rows = [
+            (label, say.number(sizes["strip"][place, ""]))
+            for place, label in PLACES
+            if (place, "") in sizes["strip"]
+        ]
+        return Table(title, ("", "strip"), tuple(rows))
 
     def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
         """The bush's bore as measured in that round, else as it was said to be reamed."""

@@ -12,18 +12,9 @@ from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.readings import budget, show_budget
-from bornek.core.scenes import Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
-from bornek.core.settings.places_around import (
-    DIRECTIONS,
-    PLACES,
-    Sizes,
-    by_place,
-    form_of,
-    size_slots,
-    table_rows,
-)
+from bornek.core.settings.places_around import Sizes, by_place, form_of, size_slots, size_table
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -105,7 +96,7 @@ class SeatSize(Setting):
         results += self._fit(ctx, value)
         checks += self._form(ctx, form.ovality_mm, form.taper_mm)
         return Outcome(tuple(results), tuple(checks), judged, self._sentence(ctx, judged.code),
-                       scenes=(self._table(ctx, sizes),))  # fmt: skip
+                       scenes=(size_table(f"Sizes, {say.unit}", {"": sizes}, say),))  # fmt: skip
 
     def _sentence(self, ctx: Context, code: str) -> str:
         """A seat is not set: it is good, or it goes back to Inspect."""
@@ -139,12 +130,6 @@ class SeatSize(Setting):
                                 f"{say.number(abs(clearance))} {words}", True),))  # fmt: skip
         return [Result("fit", f"Fit with its mate: {words}", "length",
                        Normal(round(clearance, 9), math.hypot(value.u, value.u)), None, "info", working)]  # fmt: skip
-
-    def _table(self, ctx: Context, sizes: Sizes) -> Table:
-        say = speech(ctx)
-        heads = tuple(f"{p}, {w}" for _, p in PLACES for _, w in DIRECTIONS)
-        return Table(f"Sizes, {say.unit}", ("", *heads),
-                     (table_rows("size", sizes, [say.number(v) for v in sizes.values()]),))  # fmt: skip
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return (
