@@ -2,13 +2,16 @@
 /** The record of a job, as it will be printed, and its open formats. */
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
+import { useRouter } from "vue-router";
 import { api, unwrap } from "../api/client";
+import SectionMark from "../marks/SectionMark.vue";
 import RecordLines from "./RecordLines.vue";
 import RecordSheet from "./RecordSheet.vue";
 import ShellHeader from "../ui/ShellHeader.vue";
 import WaitPage from "./WaitPage.vue";
 
 const props = defineProps<{ job: string }>();
+const router = useRouter();
 const { data, error } = useQuery({
   queryKey: computed(() => ["record", props.job]),
   queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: props.job } } })),
@@ -49,6 +52,15 @@ const files: [string, string][] = [
         >{{ words }}</a
       >
     </section>
+    <div
+      v-if="data.job.section.shapes.length"
+      class="overflow-x-auto border-b-2 bg-bay"
+      style="--casing: var(--bay)"
+    >
+      <div class="max-w-[760px]">
+        <SectionMark :scene="data.job.section" @pick="router.push(`/jobs/${job}`)" />
+      </div>
+    </div>
     <RecordLines title="Strip" :lines="data.strip" />
     <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
