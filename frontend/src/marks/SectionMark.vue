@@ -21,7 +21,7 @@ const path = (points: number[][], closed: boolean) =>
 </script>
 
 <template>
-  <figure v-if="scene.shapes.length" data-mark="section">
+  <figure v-if="scene.shapes.length" class="overflow-x-auto" data-mark="section">
     <svg
       :viewBox="`0 0 ${scene.width} ${scene.height}`"
       class="w-full max-md:min-w-[760px]"

@@ -13,7 +13,7 @@ const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
 const high = computed(() => (props.small ? 22 : props.compact ? 40 : 54));
-const top = computed(() => (props.small ? 14 : props.compact ? 80 : 130));
+const top = computed(() => (props.small ? 14 : props.compact ? 80 : 124));
 const base = computed(() => top.value + high.value);
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));

@@ -98,7 +98,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>
           </div>
-          <div v-if="!phone" class="mt-1 whitespace-nowrap text-[16px] text-secondary">
+          <div v-if="!phone" class="whitespace-nowrap text-[16px] leading-tight text-secondary">
             {{ needle.words }}
           </div>
         </div>

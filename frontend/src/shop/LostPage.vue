@@ -4,5 +4,5 @@ import ShopHeader from "./ShopHeader.vue";
 
 <template>
   <ShopHeader title="Not here" sub="" />
-  <main class="p-8"><p class="say">Nothing lives at this address. Go back to the board.</p></main>
+  <main class="p-8"><p data-lost class="say">Nothing lives at this address. Go back to the board.</p></main>
 </template>

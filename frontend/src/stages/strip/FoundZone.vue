@@ -23,7 +23,7 @@ watch(place, () => (picked.value = null));
 
 <template>
   <div class="grid flex-1 content-start lg:grid-cols-[1fr_400px]">
-    <section class="bg-bay px-5 py-3 max-lg:order-2">
+    <section class="min-w-0 bg-bay px-5 py-3 max-lg:order-2">
       <LockOutForm v-if="lockOut" :desk="desk" />
       <FoundForm
         v-else-if="item"
