@@ -15,7 +15,9 @@ VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.
 
 def open_view(page: Page, address: str, path: str) -> None:
     page.goto(address + path)
-    expect(page.locator("[data-say], [data-record-setting], [data-type], [data-lost], table, form").first).to_be_visible()
+    expect(
+        page.locator("[data-say], [data-record-setting], [data-type], [data-lost], table, form").first
+    ).to_be_visible()
 
 
 @pytest.mark.parametrize("path", VIEWS)

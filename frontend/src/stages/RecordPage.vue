@@ -57,12 +57,12 @@ const files: [string, string][] = [
       class="overflow-x-auto border-b-2 bg-bay"
       style="--casing: var(--bay)"
     >
-      <div class="max-w-[760px]">
+      <div class="max-w-[600px]">
         <SectionMark :scene="data.job.section" @pick="router.push(`/jobs/${job}`)" />
       </div>
     </div>
-    <RecordLines title="Strip" :lines="data.strip" />
-    <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
+    <RecordLines title="Inspection" :lines="data.inspection" />
+    <RecordLines title="Strip" :lines="data.strip" />
   </div>
 </template>

@@ -12,11 +12,10 @@ from bornek.core.strip.facts import (
     LetGo,
     MatchMarks,
     PackFound,
-    Removed,
     WayRound,
     Witness,
 )
-from bornek.core.units.definition import Definition, Part, Place, SettingPoint
+from bornek.core.units.definition import Definition, Place, SettingPoint
 from bornek.core.units.part_kinds import GEARS, POSITION
 
 Kind = Literal["reading", "pack", "witness", "match_marks", "checking_distance", "way_round"]
@@ -123,11 +122,3 @@ def fact_words(fact: Fact) -> str:
     if isinstance(body, WayRound):
         return body.words
     return ""
-
-
-def already_off(facts: Sequence[Fact]) -> frozenset[str]:
-    return frozenset(f.body.part for f in facts if isinstance(f.body, Removed))
-
-
-def part_of(d: Definition, key: str) -> Part | None:
-    return d.part(key)

@@ -21,10 +21,6 @@ def live_facts(session: Session, job_id: str) -> Sequence[t.Fact]:
     ).all()
 
 
-def all_facts(session: Session, job_id: str) -> Sequence[t.Fact]:
-    return session.scalars(select(t.Fact).where(t.Fact.job_id == job_id).order_by(t.Fact.seq)).all()
-
-
 def photos_of(session: Session, job_id: str) -> list[tuple[t.Attachment, t.Blob]]:
     rows = session.execute(
         select(t.Attachment, t.Blob)
