@@ -64,3 +64,28 @@ def test_backup_and_restore_bring_back_what_was_there(
     damaged = tmp_path / "damaged.sqlite"
     damaged.write_bytes(b"not a database at all" * 100)
     assert main(["restore", "--data", str(data), "--from", str(damaged)]) == 2
+
+
+def test_the_schema_of_a_unit_type_is_written(tmp_path: Path) -> None:
+    path = tmp_path / "schema.json"
+    assert main(["unit-type-schema", str(path)]) == 0
+    schema = json.loads(path.read_text())
+    assert schema["properties"]["definition"] == {"$ref": "#/$defs/Definition"}
+    assert "taper_bearing" in schema["$defs"]["Part"]["properties"]["kind"]["enum"]
+
+
+def test_a_bush_is_reckoned_from_the_command_line(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    sizes = {"journal": "49.990", "bore": "50.080"}
+    entries = [
+        {"slot": f"{what}.{place}.{way}", "text": text}
+        for what, text in sizes.items()
+        for place in ("near", "middle", "far")
+        for way in ("up", "across")
+    ]
+    given = {"diameter": 50, "least": 0.05, "greatest": "4 thou", "source": "card"}
+    path = tmp_path / "bush.json"
+    path.write_text(json.dumps({"given": given, "entries": entries}))
+    assert main(["compute", "plain_bearing", str(path)]) == 0
+    result = json.loads(capsys.readouterr().out)["outcome"]["results"][0]
+    assert result["value"]["v"] == pytest.approx(0.090)
+    assert result["window"]["hi"] == pytest.approx(0.1016)

@@ -137,3 +137,19 @@ def test_a_value_in_one_phrase_for_the_record() -> None:
 
 def test_a_verdict_not_read_draws_no_needle() -> None:
     assert draw.value_words(None, W, Verdict("not_read"), Speech()) == ""
+
+
+@given(st.floats(20, 500), st.floats(0.005, 0.1), st.floats(-0.2, 0.2))
+def test_a_size_far_from_zero_is_shown_about_its_window(nominal: float, width: float, off: float) -> None:
+    window = Window(nominal, nominal + width, "card")
+    lo, hi = draw.strip_scale([nominal + off], window)
+    assert lo < min(nominal, nominal + off)
+    assert hi > max(nominal + width, nominal + off)
+    assert lo > 0
+    assert width / (hi - lo) > 0.01
+
+
+@given(st.floats(0.0, 0.3), st.floats(0.02, 0.2))
+def test_a_play_keeps_its_zero(value: float, width: float) -> None:
+    lo, _ = draw.strip_scale([value], Window(0.02, 0.02 + width, "card"))
+    assert lo == 0.0

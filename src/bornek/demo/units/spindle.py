@@ -12,7 +12,7 @@ SPINDLE: dict[str, Any] = {
         *on("spindle",
         part("chuck", "nose", "Spindle nose and chuck plate", number="LS-101", faces="match mark to the spindle"),
         part("cover", "front-cover-part", "Front cover", number="LS-104", faces="drain slot down"),
-        part("seal", "front-seal", "Labyrinth ring", number="LS-105"),
+        part("oil_part", "front-seal", "Labyrinth ring", number="LS-105"),
         part("roller_bearing", "front-bearing", "Front bearing, two rows on a taper", number="CR-3018K", identity=True,
              scarce=True),
         part("spacer", "front-spacer", "Front spacer", number="LS-112", faces="stamped face to the nose"),
