@@ -6,6 +6,7 @@ import dataclasses
 import types
 import typing
 from collections.abc import Mapping
+from functools import cache
 from typing import Any, Literal, TypeVar, Union
 
 from bornek.core.errors import InputError
@@ -68,7 +69,7 @@ def _record(kind: type, data: Any, path: str, misfits: dict[str, str]) -> Any:
     if not isinstance(data, Mapping):
         misfits[path] = "must be an object"
         return None
-    hints, known, before = typing.get_type_hints(kind), {}, len(misfits)
+    hints, known, before = _hints(kind), {}, len(misfits)
     for f in dataclasses.fields(kind):
         here = f"{path}.{f.name}" if path else f.name
         if f.name in data:
@@ -79,6 +80,11 @@ def _record(kind: type, data: Any, path: str, misfits: dict[str, str]) -> Any:
         if name not in hints:
             misfits[f"{path}.{name}" if path else str(name)] = "is not known here"
     return kind(**known) if len(misfits) == before else None
+
+
+@cache
+def _hints(kind: type) -> dict[str, Any]:
+    return typing.get_type_hints(kind)
 
 
 def _rows(kind: Any, data: Any, path: str, misfits: dict[str, str]) -> Any:
