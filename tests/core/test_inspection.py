@@ -198,7 +198,7 @@ def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
         return text_of(say_inspect([inspect(d, p, facts) for p in d.parts], ordered, 0))
 
     assert said([]).startswith("Inspect 2 parts")
-    assert said([first]) == "Next: the cup. 1 parts to judge."
+    assert said([first]) == "Next: the cup. 1 part to judge."
     both = [first, fact("judged", Judged("c", "reuse"), 3)]
     assert said(both) == "Order the key. 1 not ordered yet."
     assert said(both, frozenset({"k"})) == "Every part is judged. Plan the build."

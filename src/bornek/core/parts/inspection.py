@@ -100,13 +100,17 @@ def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds:
         return plain("No parts are listed. Fill in what this unit is made of.")
     judged = [x for x in found if x.chosen and not x.stale]
     if not judged:
-        return Span("Inspect "), Span(f"{len(found)} parts", True), Span(", one at a time. Begin with any.")
+        return (
+            Span("Inspect "),
+            Span(_count(len(found), "part"), True),
+            Span(", one at a time. Begin with any."),
+        )
     left = [x for x in found if not x.chosen or x.stale]
     if left:
         return (
             Span("Next: the "),
             Span(left[0].part.label.lower(), True),
-            Span(f". {len(left)} parts to judge."),
+            Span(f". {_count(len(left), 'part')} to judge."),
         )
     need = must_be_had(found, ordered)
     if need:
@@ -123,6 +127,14 @@ def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds:
             Span(" are open."),
         )
     return plain("Every part is judged. Plan the build.")
+
+
+def _count(n: int, noun: str) -> str:
+    """
+    >>> _count(1, "hold"), _count(3, "part")
+    ('1 hold', '3 parts')
+    """
+    return f"{n} {noun}" if n == 1 else f"{n} {noun}s"
 
 
 def seal_of(facts: Sequence[Fact], part: str) -> SealSet | None:
