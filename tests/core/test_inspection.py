@@ -109,6 +109,26 @@ def test_a_fit_that_is_out_sends_a_shaft_out_and_an_unproven_one_holds() -> None
     assert judge(SHAFT, Basis(basis.grades, basis.asked, ["in"]), "A").verdict == "reuse"
 
 
+def test_a_gear_that_looks_sound_but_is_out_on_its_bush_does_not_go_back() -> None:
+    gear = Part("g", "Gear", "gear", teeth=36)
+    b = graded(gear, "sound")
+    out = Basis(b.grades, b.asked, ["out_high"])
+    assert (judge(gear, out, "A").verdict, judge(gear, out, "B").verdict) == ("replace", "replace")
+    assert judge(gear, out, "A").words == "Its measured fit is out."
+    scarce = Part("g", "Gear", "gear", teeth=36, scarce=True)
+    assert judge(scarce, out, "B").reason
+    hook = Part("h", "Hook shaft", "shaft", safety=True)
+    with pytest.raises(InputError, match="it can hurt someone"):
+        check_choice(
+            hook, Basis(graded(hook, "sound").grades, b.asked, ["out_low"]), "B", "reuse", "It held so far."
+        )
+
+
+def test_an_unsafe_shaft_is_replaced_even_where_its_fit_could_be_mended() -> None:
+    b = graded(SHAFT, "sound", colour="unsafe")
+    assert judge(SHAFT, Basis(b.grades, b.asked, ["out_low"]), "A").verdict == "replace"
+
+
 def test_the_way_of_removal_dooms_a_part_whatever_its_grade() -> None:
     d = Definition(parts=(BEARING,))
     sound = Graded("b", dict.fromkeys([x.key for x in look_fors_of(BEARING)], "sound"))

@@ -94,7 +94,9 @@ def judge(part: Part, basis: Basis, school: School) -> PartVerdict:
 
 
 def _worst(basis: Basis) -> str:
-    return worst_grade(basis.grades.get(key, "") for key in basis.asked)
+    """The worst of the grades; a fit that is out counts as worn beyond."""
+    grades = [basis.grades.get(key, "") for key in basis.asked]
+    return worst_grade([*grades, "worn_beyond"] if _out(basis) else grades)
 
 
 def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
@@ -114,10 +116,6 @@ def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
         return PartVerdict("hold", "Nothing of it could be checked.")
     if any(code in ("not_proven", "not_read", "read_again") for code in basis.fits) and not _out(basis):
         return PartVerdict("hold", "Its fit is to be measured and is not proven yet.")
-    if _out(basis) and part.about.group in REPAIRABLE:
-        return PartVerdict(
-            "send_out", "Its fit is out: build up, sleeve or bore by those who can; else replace."
-        )
     return None
 
 
@@ -126,11 +124,16 @@ def _out(basis: Basis) -> bool:
 
 
 def _bad(part: Part, worst: str, basis: Basis, school: School) -> PartVerdict:
-    said = f"Graded {LABELS[worst]}"
-    if part.safety:
-        return PartVerdict("replace", f"{said}, and it can hurt someone: never back in.")
+    graded = worst_grade(basis.grades.get(key, "") for key in basis.asked) == worst
+    said = f"Graded {LABELS[worst]}" if graded else "Its measured fit is out"
     if worst == "unsafe":
         return PartVerdict("replace", f"{said}: never back in.")
+    if _out(basis) and part.about.group in REPAIRABLE:
+        return PartVerdict(
+            "send_out", "Its fit is out: build up, sleeve or bore by those who can; else replace."
+        )
+    if part.safety:
+        return PartVerdict("replace", f"{said}, and it can hurt someone: never back in.")
     if part.about.group in REPAIRABLE:
         return PartVerdict("send_out", f"{said}: it can be repaired by those who do that work.")
     if school == "B" and part.scarce:
