@@ -15,8 +15,6 @@ from bornek.core.strip.facts import Fact, Removed
 from bornek.core.strip.removal import doomed, find_way
 from bornek.core.units.definition import Definition, Part
 
-LOCKING = ("lock_washer", "nut", "fastener", "key")
-
 
 @dataclass(frozen=True)
 class Inspected:

@@ -156,27 +156,40 @@ def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: s
             f"verdict must be one of {', '.join(k for k in WORDS if k)} (got {chosen!r}).", field="verdict"
         )
     found = judge(part, basis, school)
-    if chosen in GOES_BACK:
-        worst = _worst(basis)
-        refused = (
-            "single use: always new" if part.single_use
-            else basis.doomed or basis.spent if basis.doomed or basis.spent
-            else f"it can hurt someone and is {LABELS[worst]}" if part.safety and worst in ("worn_beyond", "unsafe")
-            else "it is unsafe" if worst == "unsafe"
-            else "it can hurt someone and not everything could be checked" if part.safety and found.verdict == "hold"
-            else ""
-        )  # fmt: skip
-        if refused:
-            raise InputError(f"{part.label} may not go back: {refused}.", field="verdict",
-                             next_step="Replace it, send it out, or hold the build.")  # fmt: skip
+    refused = _refusal(part, basis, found) if chosen in GOES_BACK else ""
+    if refused:
+        raise InputError(f"{part.label} may not go back: {refused}.", field="verdict",
+                         next_step="Replace it, send it out, or hold the build.")  # fmt: skip
     if not found.verdict and chosen != "hold":
         raise InputError(f"{part.label}: {found.words}", field="verdict",
                          next_step="Grade the rest, or say what could not be checked.")  # fmt: skip
-    scarce_back = part.scarce and chosen in GOES_BACK and _worst(basis) not in ("sound", "")
-    needs = found.reason if chosen == found.verdict else chosen != found.verdict
-    if (needs or scarce_back) and not words.strip():
-        why = "a scarce part goes back with a written reason" if scarce_back else (
-            "re-use needs a written reason" if chosen == found.verdict
-            else "a hold on a part not looked at whole needs its reason" if not found.verdict
-            else f"the verdict by the school is {found.label}")  # fmt: skip
+    why = _wants_reason(part, basis, found, chosen)
+    if why and not words.strip():
         raise InputError(f"{part.label}: {why}.", field="words", next_step="Say why in a few words.")
+
+
+def _refusal(part: Part, basis: Basis, found: PartVerdict) -> str:
+    """Why a part may not go back whatever the reason; empty if it may."""
+    worst = _worst(basis)
+    if part.single_use:
+        return "single use: always new"
+    if basis.doomed or basis.spent:
+        return basis.doomed or basis.spent
+    if part.safety and worst in ("worn_beyond", "unsafe"):
+        return f"it can hurt someone and is {LABELS[worst]}"
+    if worst == "unsafe":
+        return "it is unsafe"
+    if part.safety and found.verdict == "hold":
+        return "it can hurt someone and not everything could be checked"
+    return ""
+
+
+def _wants_reason(part: Part, basis: Basis, found: PartVerdict, chosen: str) -> str:
+    """Why a choice needs a written reason; empty if it needs none."""
+    if part.scarce and chosen in GOES_BACK and _worst(basis) not in ("sound", ""):
+        return "a scarce part goes back with a written reason"
+    if chosen == found.verdict:
+        return "re-use needs a written reason" if found.reason else ""
+    if not found.verdict:
+        return "a hold on a part not looked at whole needs its reason"
+    return f"the verdict by the school is {found.label}"
