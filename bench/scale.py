@@ -19,7 +19,7 @@ from sqlalchemy import text
 from bornek.app import create_app
 from bornek.demo.seed import seed
 from bornek.services.desk import Desk
-from bornek.services.receive_job import receive_job
+from bornek.services.job.receive_job import receive_job
 from bornek.store.database import Database
 
 OPEN, CLOSED, CALLS = 2000, 1050, 200

@@ -26,8 +26,8 @@ from bornek.core.settings.sifting import sift, sift_checks
 from bornek.core.windows import NOT_READ, Normal, verdict
 from bornek.core.working import Line, Working
 from bornek.services.desk import Desk
-from bornek.services.receive_job import receive_job
-from bornek.services.unit_types import define_type
+from bornek.services.job.receive_job import receive_job
+from bornek.services.shop.unit_types import define_type
 from bornek.store.database import Database
 
 KIND = "trial_washer_gap"

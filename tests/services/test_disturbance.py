@@ -7,8 +7,8 @@ from flask.testing import FlaskClient
 
 from bornek.app import create_app
 from bornek.services.desk import Desk
-from bornek.services.receive_job import receive_job
-from bornek.services.unit_types import define_type
+from bornek.services.job.receive_job import receive_job
+from bornek.services.shop.unit_types import define_type
 from bornek.store.database import Database
 from helpers import NOW, Bench
 

@@ -10,7 +10,7 @@ from flask.testing import FlaskClient
 
 from bornek.app import create_app
 from bornek.services.desk import digest
-from bornek.services.exchange import EDITION, FORMAT, ORDER
+from bornek.services.job.exchange import EDITION, FORMAT, ORDER
 from bornek.store.base import Base
 from bornek.store.database import Database
 from helpers import NOW, Bench

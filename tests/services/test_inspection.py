@@ -12,11 +12,11 @@ from flask.testing import FlaskClient
 from bornek.app import create_app
 from bornek.core.errors import InputError, NotFound
 from bornek.services.desk import Desk
-from bornek.services.fits import add_fit, fit_points
-from bornek.services.inspect_job import write_inspection
-from bornek.services.job_definition import definition_of
-from bornek.services.orders import yard_orders
-from bornek.services.view_inspect import view_inspect
+from bornek.services.inspect.fits import add_fit, fit_points
+from bornek.services.inspect.orders import yard_orders
+from bornek.services.inspect.view import view_inspect
+from bornek.services.inspect.write_inspection import write_inspection
+from bornek.services.job.job_definition import definition_of
 from bornek.store.database import Database
 from bornek.store.queries.jobs import job_with_unit
 from helpers import NOW

@@ -8,10 +8,10 @@ from sqlalchemy import select
 
 from bornek.core.errors import BornekError, InputError, KeyReused, NotFound
 from bornek.services.desk import Desk, digest, once
-from bornek.services.drawer import count_shims, low_shims, view_drawer
-from bornek.services.gauges import register_gauge, view_gauges
-from bornek.services.receive_job import receive_job
-from bornek.services.unit_types import define_type
+from bornek.services.job.receive_job import receive_job
+from bornek.services.shop.drawer import count_shims, low_shims, view_drawer
+from bornek.services.shop.gauges import register_gauge, view_gauges
+from bornek.services.shop.unit_types import define_type
 from bornek.store import tables as t
 from bornek.store.database import Database
 

@@ -11,7 +11,7 @@ from sqlalchemy.exc import IntegrityError, OperationalError
 
 from bornek.core.errors import InputError, NotFound
 from bornek.services.desk import Desk
-from bornek.services.shop_lists import (
+from bornek.services.shop.shop_lists import (
     number_pairs,
     own_look_fors,
     view_look_fors,

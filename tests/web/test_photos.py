@@ -9,7 +9,7 @@ import pytest
 from flask.testing import FlaskClient
 from PIL import Image
 
-from bornek.services.images import THUMB, take_picture
+from bornek.services.strip.images import THUMB, take_picture
 from bornek.store.database import Database
 
 GPS = 0x8825

@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.services.parts_list import parts_csv, read_parts_csv
+from bornek.services.shop.parts_list import parts_csv, read_parts_csv
 
 OUT = "/api/unit-types/ramp-winch"
 HEADERS = {"X-Mechanic": "oda"}

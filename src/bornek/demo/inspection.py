@@ -6,10 +6,10 @@ from sqlalchemy.orm import Session
 
 from bornek.core.parts.look_fors import look_fors_of
 from bornek.demo.strip import TODAY, Pen
-from bornek.services.fits import add_fit
-from bornek.services.job_definition import definition_of
-from bornek.services.shop_lists import own_look_fors, write_cross_number, write_look_for
-from bornek.services.take_reading import take_reading
+from bornek.services.inspect.fits import add_fit
+from bornek.services.job.job_definition import definition_of
+from bornek.services.setting.take_reading import take_reading
+from bornek.services.shop.shop_lists import own_look_fors, write_cross_number, write_look_for
 from bornek.store.queries.jobs import job_with_unit
 
 BORE = (("up", "60.045"), ("across", "60.041"))

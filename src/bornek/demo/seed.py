@@ -12,17 +12,17 @@ from sqlalchemy.orm import Session
 from bornek.demo.inspection import seed_inspection
 from bornek.demo.strip import seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, OLD_JOB, TYPES
-from bornek.services.add_photo import Files
 from bornek.services.desk import Desk
-from bornek.services.drawer import count_shims
-from bornek.services.gauges import register_gauge
-from bornek.services.names import add_mechanic
-from bornek.services.receive_job import receive_job
-from bornek.services.record_act import record_act
-from bornek.services.sign_setting import sign_setting
-from bornek.services.take_reading import take_reading
-from bornek.services.unit_types import define_type
-from bornek.services.view_setting import view_setting
+from bornek.services.job.receive_job import receive_job
+from bornek.services.setting.record_act import record_act
+from bornek.services.setting.sign_setting import sign_setting
+from bornek.services.setting.take_reading import take_reading
+from bornek.services.setting.view import view_setting
+from bornek.services.shop.drawer import count_shims
+from bornek.services.shop.gauges import register_gauge
+from bornek.services.shop.mechanics import add_mechanic
+from bornek.services.shop.unit_types import define_type
+from bornek.services.strip.add_photo import Files
 
 START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
 

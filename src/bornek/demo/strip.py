@@ -12,10 +12,10 @@ from PIL import Image, ImageDraw
 from sqlalchemy.orm import Session
 
 from bornek.core.strip.facts import FLANK_COLUMNS, FLANK_ROWS
-from bornek.services.add_photo import Files, add_photo
-from bornek.services.close_job import close_job
 from bornek.services.desk import Desk
-from bornek.services.write_fact import write_fact
+from bornek.services.job.close_job import close_job
+from bornek.services.strip.add_photo import Files, add_photo
+from bornek.services.strip.write_fact import write_fact
 
 OLD = datetime(2026, 5, 8, 8, 0, tzinfo=UTC)
 TODAY = datetime(2026, 11, 23, 9, 0, tzinfo=UTC)

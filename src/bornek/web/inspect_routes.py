@@ -8,16 +8,17 @@ from flask import Response
 from flask_smorest import Blueprint
 
 from bornek.report.orders_csv import orders_csv
-from bornek.services.inspect_job import measure_fit, write_inspection
-from bornek.services.inspect_views import CrossNumberView, InspectView, LookForView, OrderView
-from bornek.services.orders import view_orders
-from bornek.services.shop_lists import (
+from bornek.services.inspect.orders import OrderView, view_orders
+from bornek.services.inspect.view import InspectView, view_inspect
+from bornek.services.inspect.write_inspection import measure_fit, write_inspection
+from bornek.services.shop.shop_lists import (
+    CrossNumberView,
+    LookForView,
     view_cross_numbers,
     view_look_fors,
     write_cross_number,
     write_look_for,
 )
-from bornek.services.view_inspect import view_inspect
 from bornek.web.documents import problems, shows, writes
 from bornek.web.inputs import CrossNumberIn, FitIn, InspectionIn, LookForIn
 from bornek.web.wire import attached, wire

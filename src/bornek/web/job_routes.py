@@ -11,11 +11,10 @@ from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
-from bornek.services.exchange import export_job, import_job
-from bornek.services.receive_unit import receive_unit
-from bornek.services.view_job import view_job
-from bornek.services.view_record import view_record
-from bornek.services.views import JobView, RecordView
+from bornek.services.job.exchange import export_job, import_job
+from bornek.services.job.receive_unit import receive_unit
+from bornek.services.job.record import RecordView, view_record
+from bornek.services.job.view import JobView, view_job
 from bornek.web.documents import problems, shows, writes
 from bornek.web.inputs import JobIn
 from bornek.web.wire import attached, wire

@@ -7,14 +7,13 @@ from typing import Any
 from flask import Response
 from flask_smorest import Blueprint
 
-from bornek.services.expect_move import expect_move
-from bornek.services.explain_round import explain_round
-from bornek.services.record_act import record_act
-from bornek.services.revise_given import revise_given
-from bornek.services.sign_setting import sign_setting
-from bornek.services.take_reading import take_reading
-from bornek.services.view_setting import view_setting
-from bornek.services.views import Expectation, SettingView
+from bornek.services.setting.expect_move import Expectation, expect_move
+from bornek.services.setting.explain_round import explain_round
+from bornek.services.setting.record_act import record_act
+from bornek.services.setting.revise_given import revise_given
+from bornek.services.setting.sign_setting import sign_setting
+from bornek.services.setting.take_reading import take_reading
+from bornek.services.setting.view import SettingView, view_setting
 from bornek.web.documents import HEADERS, shows, writes
 from bornek.web.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
 from bornek.web.wire import wire

@@ -7,13 +7,11 @@ from typing import Any
 from flask import Response, request
 from flask_smorest import Blueprint
 
-from bornek.services.drawer import count_shims, view_drawer
-from bornek.services.gauges import register_gauge, view_gauges
-from bornek.services.names import list_mechanics
-from bornek.services.search import search
-from bornek.services.strip_views import SearchView
-from bornek.services.view_board import board_is_stale, refresh_board, view_board
-from bornek.services.views import BoardView, GaugeView, LotView, MechanicView
+from bornek.services.shop.board import BoardView, board_is_stale, refresh_board, view_board
+from bornek.services.shop.drawer import LotView, count_shims, view_drawer
+from bornek.services.shop.gauges import GaugeView, register_gauge, view_gauges
+from bornek.services.shop.mechanics import MechanicView, list_mechanics
+from bornek.services.shop.search import SearchView, search
 from bornek.web.documents import shows, writes
 from bornek.web.inputs import CountIn, GaugeIn
 from bornek.web.wire import wire

@@ -9,15 +9,14 @@ from flask_smorest import Blueprint
 
 from bornek.core.errors import NotFound
 from bornek.report.bag_labels import bag_labels_pdf
-from bornek.services.add_photo import add_photo, photo_type
-from bornek.services.close_job import close_job
-from bornek.services.extend_job import extend_job
-from bornek.services.images import MOST_BYTES
-from bornek.services.name_components import name_components
-from bornek.services.strip_views import StripView
-from bornek.services.view_strip import view_strip
-from bornek.services.views import JobView
-from bornek.services.write_fact import write_fact
+from bornek.services.job.close_job import close_job
+from bornek.services.job.extend_job import extend_job
+from bornek.services.job.name_components import name_components
+from bornek.services.job.view import JobView
+from bornek.services.strip.add_photo import add_photo, photo_type
+from bornek.services.strip.images import MOST_BYTES
+from bornek.services.strip.view import StripView, view_strip
+from bornek.services.strip.write_fact import write_fact
 from bornek.web.documents import HEADERS, problems, shows, view_of, writes
 from bornek.web.inputs import CloseIn, ExtendIn, FactIn, SerialsIn
 from bornek.web.wire import attached, wire

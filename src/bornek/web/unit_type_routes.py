@@ -9,9 +9,10 @@ from flask_smorest import Blueprint
 
 from bornek.core.schools import QUESTIONS, SchoolQuestion
 from bornek.core.units.definition import Definition
-from bornek.services.parts_list import parts_csv, read_parts_csv
-from bornek.services.strip_views import TypeSheet
-from bornek.services.unit_types import (
+from bornek.services.shop.parts_list import parts_csv, read_parts_csv
+from bornek.services.shop.unit_types import (
+    TypeSheet,
+    UnitTypeView,
     export_type,
     import_type,
     list_unit_types,
@@ -19,7 +20,6 @@ from bornek.services.unit_types import (
     save_type,
     view_type,
 )
-from bornek.services.views import UnitTypeView
 from bornek.web.documents import problems, schemas, shows, writes
 from bornek.web.inputs import DefinitionIn, PartsIn, TypeIn
 from bornek.web.wire import attached, wire

@@ -8,7 +8,7 @@ from typing import Any
 
 from bornek.core.units.definition import Definition, Limit, Mesh, Part, Place, SettingPoint, Shaft
 from bornek.core.units.part_kinds import PART_KINDS
-from bornek.services.unit_types import EDITION, FORMAT
+from bornek.services.shop.unit_types import EDITION, FORMAT
 from bornek.web.schema_of import Schemas
 
 

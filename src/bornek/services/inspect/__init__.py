@@ -1,0 +1,1 @@
+"""The inspect stage: grades, verdicts, fits, causes, orders."""

@@ -1,0 +1,124 @@
+"""Measured fits of a part: settings at a place of that part, of a kind that measures fits."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.draw import value_label
+from bornek.core.errors import InputError, NotFound
+from bornek.core.parts.facts import Judged
+from bornek.core.parts.inspection import inspect
+from bornek.core.parts.verdicts import School, check_choice
+from bornek.core.plain import dump
+from bornek.core.quantities import Speech
+from bornek.core.schools import read_schools
+from bornek.core.settings.registry import find_kind
+from bornek.core.strip.facts import Fact
+from bornek.core.units.checks import check_definition
+from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
+from bornek.core.units.limits import spell_lengths
+from bornek.services.desk import Desk
+from bornek.services.job.index_job import index_job
+from bornek.services.job.job_definition import definition_of
+from bornek.services.job.receive_job import lay_out
+from bornek.services.setting.load_setting import find_gauges, open_bench
+from bornek.services.shop.shop_lists import own_look_fors
+from bornek.store import tables as t
+from bornek.store.queries.jobs import job_with_unit
+
+
+@dataclass(frozen=True)
+class FitView:
+    """A measured fit of a part: a setting like any other."""
+
+    setting_id: str
+    label: str
+    verdict: str
+    verdict_words: str
+    value: str
+    window: str
+
+
+def fit_points(d: Definition, part: str) -> list[SettingPoint]:
+    """The fits measured on a part, by the definition."""
+    places = {p.key for p in d.places if p.at == part}
+    return [s for s in d.settings if s.place in places and find_kind(s.kind).fit]
+
+
+def fits_of(session: Session, job: t.Job, d: Definition, part: str, today: date) -> list[FitView]:
+    shown = []
+    for point in fit_points(d, part):
+        bench = open_bench(session, f"{job.id}.{point.key}", today)
+        sheet, say = bench.sheet(), Speech(job.length_unit)
+        target = sheet.outcome.target()
+        shown.append(FitView(
+            f"{job.id}.{point.key}", point.label, sheet.verdict.code, sheet.verdict.words,
+            value_label(target.value if target else None, say), target.window.words(say) if target and target.window else "",
+        ))  # fmt: skip
+    return shown
+
+
+def reuse_school(job: t.Job) -> School:
+    return "B" if read_schools(job.schools)["reuse"] == "B" else "A"
+
+
+def check_verdict(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], judged: Judged) -> None:
+    """Raises InputError where the school, or safety whatever the school, does not allow the choice."""
+    part = d.part(judged.part)
+    if part is None:
+        raise NotFound(f"This unit has no part {judged.part!r}.", field="part")
+    fits = [f.verdict for f in fits_of(desk.session, job, d, part.key, desk.now.date())]
+    found = inspect(d, part, facts, own_look_fors(desk.session), fits)
+    check_choice(part, found.basis, reuse_school(job), judged.verdict, judged.words)
+
+
+def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
+    """sent: part, kind, label, given. Puts a fit to be measured at a part of this job alone."""
+    desk.mechanic()
+    job, unit = job_with_unit(desk.session, job_id)
+    d = definition_of(job)
+    part = d.part(sent["part"])
+    if part is None:
+        raise NotFound(f"This unit has no part {sent['part']!r}.", field="part")
+    if not find_kind(sent["kind"]).fit:
+        raise InputError(f"{sent['kind']!r} does not measure a fit.", field="kind")
+    label = str(sent.get("label") or "").strip() or f"{part.label}, fit"
+    taken = {p.key for p in d.places} | {s.key for s in d.settings}
+    key = _free(re.sub(r"[^a-z0-9]+", "-", label.lower()).strip("-")[:32] or "fit", taken)
+    place = next((p for p in d.places if p.at == part.key and p.shim_form == "none"), None)
+    grown = d
+    if place is None:
+        place = Place(_free(f"{part.key[:30]}-seat", taken | {key}), part.label.lower(), "none", part.key)
+        grown = replace(d, places=(*d.places, place))
+    given = spell_lengths(find_kind(sent["kind"]), sent["given"], job.length_unit)
+    point = SettingPoint(key, label, sent["kind"], place.key, given, _finest(desk))
+    plain: dict[str, Any] = dump(replace(grown, settings=(*grown.settings, point)))
+    check_definition(read_definition(plain))
+    job.definition = plain
+    job.seq += 1
+    desk.session.flush()
+    lay_out(desk, job, unit.serial)
+    index_job(desk.session, job_id)
+
+
+def _finest(desk: Desk) -> str:
+    """The gauge on the shelf that tells most: a seat's window is small."""
+    fit = [
+        g
+        for g in find_gauges(desk.session, desk.now.date()).values()
+        if g.quantity == "length" and not g.overdue
+    ]
+    return min(fit, key=lambda g: (g.resolution, g.calibration_u, g.id)).id if fit else ""
+
+
+def _free(key: str, taken: set[str]) -> str:
+    n, found = 2, key
+    while found in taken:
+        found, n = f"{key}-{n}", n + 1
+    return found

@@ -1,0 +1,190 @@
+"""The inspection of a job whole: parts with their verdicts, causes, holds, orders, gauges."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.parts.causes import EVIDENCE_SUBJECT, Diagnosis, all_evidence, diagnose
+from bornek.core.parts.facts import CauseNamed, EvidenceLooked
+from bornek.core.parts.gauge_plan import GaugeLine, gauge_line
+from bornek.core.parts.grades import GRADES
+from bornek.core.parts.holds import Hold, holds, open_holds
+from bornek.core.parts.inspection import (
+    Inspected,
+    inspect,
+    not_checked,
+    say_inspect,
+    seal_of,
+)
+from bornek.core.parts.look_fors import LookFor
+from bornek.core.parts.orders import known_substitutes
+from bornek.core.parts.teeth import DAMAGE
+from bornek.core.phrases import Span
+from bornek.core.plain import dump
+from bornek.core.scenes import Section
+from bornek.core.strip.facts import Fact
+from bornek.core.strip.removal import standings
+from bornek.core.units.definition import Definition
+from bornek.services.inspect.fits import FitView, fits_of, reuse_school
+from bornek.services.inspect.orders import OrderView, job_orders
+from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
+from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.setting.load_setting import find_gauges, open_bench
+from bornek.services.shop.shop_lists import number_pairs, own_look_fors
+from bornek.services.strip.facts_of import facts_of
+from bornek.store import tables as t
+from bornek.store.queries.facts import photos_of
+from bornek.store.queries.jobs import job_with_unit, settings_of
+
+
+@dataclass(frozen=True)
+class EvidenceView:
+    key: str
+    label: str
+    zone: str
+    seen: str
+    words: str
+    photos: int
+
+
+@dataclass(frozen=True)
+class GradeView:
+    key: str
+    label: str
+    typed: str
+
+
+@dataclass(frozen=True)
+class DamageView:
+    key: str
+    label: str
+
+
+@dataclass(frozen=True)
+class PlaceParts:
+    """A place of the section with the keys of its parts."""
+
+    key: str
+    parts: list[str]
+
+
+@dataclass(frozen=True)
+class InspectHead:
+    id: str
+    tag: str
+    unit_name: str
+    complaint: str
+    stands: str
+    length_unit: str
+    version: int
+
+
+@dataclass(frozen=True)
+class InspectView:
+    job: InspectHead
+    say: list[Span]
+    cautions: list[str]
+    grades: list[GradeView]
+    damages: list[DamageView]
+    parts: list[InspectPart]
+    judged: int
+    not_checked: list[str]
+    evidence: list[EvidenceView]
+    diagnosis: Diagnosis
+    named: list[str]
+    holds: list[Hold]
+    orders: list[OrderView]
+    gauges: list[GaugeLine]
+    section: Section
+    places: list[PlaceParts]
+
+
+SHORT = {"reuse": "re-use", "dress": "dress", "send_out": "send out", "replace": "replace", "hold": "hold"}
+
+
+def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
+    job, unit = job_with_unit(session, job_id)
+    d, facts = definition_of(job), facts_of(session, job_id)
+    orders = job_orders(session, job, unit.tag, d, facts, today)
+    found, fits = inspect_all(session, job, d, facts, today)
+    looked = {f.body.evidence: f.body for f in facts if isinstance(f.body, EvidenceLooked)}
+    photos = Counter(a.subject for a, _ in photos_of(session, job_id))
+    ordered = frozenset(o.part for o in orders)
+    off = {s.part.key: s.off for s in standings(d, facts)}
+    pairs, school = number_pairs(session), reuse_school(job)
+    parts = [
+        part_view(x, fits[x.part.key], school, off[x.part.key], photos[x.part.key],
+              next((o for o in reversed(orders) if o.part == x.part.key), None),
+              known_substitutes(x.part.number.upper(), pairs) if x.part.number else [],
+              teeth_view(d, x.part, facts), seal_view(seal_of(facts, x.part.key), job.length_unit))
+        for x in found
+    ]  # fmt: skip
+    view = InspectView(
+        InspectHead(job.id, unit.tag, unit.name, job.complaint, job.stands, job.length_unit, job.seq),
+        list(say_inspect(found, ordered, len(open_holds(facts)))),
+        ["Clean first, then look: dirt hides cracks. Gloves off turning parts, eyes covered for wire and air.",
+         *d.cautions, "The maker's manual, the shop's rules and local codes come first."],
+        [GradeView(g.key, g.label, g.typed) for g in GRADES], [DamageView(k, words) for k, words in DAMAGE],
+        parts, sum(bool(x.chosen) and not x.stale for x in found), not_checked(found),
+        [EvidenceView(e.key, e.label, e.zone, looked[e.key].seen if e.key in looked else "not looked",
+                      looked[e.key].words if e.key in looked else "", photos[EVIDENCE_SUBJECT + e.key])
+         for e in all_evidence()],
+        diagnose({k: b.seen for k, b in looked.items() if b.seen != "not looked"}),
+        list(dict.fromkeys(f.body.cause for f in facts if isinstance(f.body, CauseNamed))),
+        holds(facts), orders, gauge_lines(session, job_id, today),
+        section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
+        [PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
+    )  # fmt: skip
+    shown: dict[str, Any] = dump(view)
+    return shown
+
+
+def inspect_all(
+    session: Session, job: t.Job, d: Definition, facts: Sequence[Fact], today: date
+) -> tuple[list[Inspected], dict[str, list[FitView]]]:
+    """Every part as inspected, with its measured fits."""
+    own: list[LookFor] = own_look_fors(session)
+    fits = {p.key: fits_of(session, job, d, p.key, today) for p in d.parts}
+    return [inspect(d, p, facts, own, [f.verdict for f in fits[p.key]]) for p in d.parts], fits
+
+
+def inspect_open(session: Session, job: t.Job, d: Definition, facts: Sequence[Fact]) -> int:
+    """How much of the stage is open once it was begun: parts without a verdict, holds."""
+    judged = {f.subject for f in facts if f.kind == "judged"}
+    left = sum(p.key not in judged for p in d.parts) if judged else 0
+    return left + len(open_holds(facts))
+
+
+def gauge_lines(session: Session, job_id: str, today: date) -> list[GaugeLine]:
+    """The tool and gauge list: every setting's gauge against its window and the shelf."""
+    shelf = list(find_gauges(session, today).values())
+    lines = []
+    for setting in settings_of(session, job_id):
+        bench = open_bench(session, setting.id, today)
+        target = bench.kind.evaluate(bench.ctx).target()
+        lines.append(
+            gauge_line(
+                setting.label,
+                target.window if target else None,
+                bench.ctx.find_gauge(),
+                shelf,
+                bench.kind.tools(bench.ctx),
+            )
+        )
+    return lines
+
+
+def _flags(d: Definition, found: Sequence[Inspected]) -> dict[str, str]:
+    """What stands at each place: the gravest verdict of its parts."""
+    chosen = {x.part.key: x.chosen for x in found if x.chosen}
+    flags = {}
+    for place in d.places:
+        here = [chosen[p.key] for p in d.parts_at(place) if p.key in chosen]
+        flags[place.key] = SHORT[max(here, key=list(SHORT).index)] if here else ""
+    return flags

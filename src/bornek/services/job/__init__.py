@@ -1,0 +1,1 @@
+"""A job: received, seen, closed, recorded, exchanged."""

@@ -1,0 +1,136 @@
+"""Gear sets, bearings and rotors with a serial: known again in another housing, with their baseline."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bornek.core.errors import InputError
+from bornek.core.plain import dump
+from bornek.core.strip.baselines import fact_words
+from bornek.services.desk import Desk
+from bornek.services.job.index_job import component_row
+from bornek.services.job.job_definition import definition_of
+from bornek.services.shop.mechanics import mechanic_names
+from bornek.services.strip.facts_of import core_fact
+from bornek.store import tables as t
+from bornek.store.queries.facts import earlier_stays, live_facts, stays_of
+from bornek.store.search import add_rows
+
+
+@dataclass(frozen=True)
+class Stay:
+    """Where a component was, what it ran with there."""
+
+    tag: str
+    unit_name: str
+    serial: str
+    opened: str
+    words: list[str]
+
+
+@dataclass(frozen=True)
+class ComponentView:
+    part: str
+    label: str
+    serial: str
+    stays: list[Stay]
+
+
+def identify(desk: Desk, job: t.Job, serials: Mapping[str, str]) -> None:
+    """Writes which component is which part of this job: part key → serial."""
+    who, d = desk.mechanic(), definition_of(job)
+    known = stays_of(desk.session, job.id)
+    for key, typed in serials.items():
+        serial = typed.strip()
+        part = d.part(key)
+        if not serial:
+            continue
+        if part is None or not part.identity:
+            raise InputError(f"{key!r} is not a part with a serial of its own.", field="serials",
+                             next_step="Parts with a serial: "
+                             + (", ".join(p.key for p in d.parts if p.identity) or "none") + ".")  # fmt: skip
+        if key in known and known[key][1].serial == serial:
+            continue
+        component = desk.session.scalars(
+            select(t.Component).where(t.Component.kind == part.kind, t.Component.serial == serial)
+        ).one_or_none()
+        if component is None:
+            made = uuid.uuid5(uuid.NAMESPACE_OID, f"{part.kind}/{serial}")
+            component = t.Component(id=str(made), kind=part.kind, serial=serial, label=part.label)
+            desk.session.add(component)
+            desk.session.flush()
+        job.seq += 1
+        desk.session.add(
+            t.ComponentStay(id=f"{job.id}.stay.{job.seq}", component_id=component.id, job_id=job.id,
+                            part_key=key, history=_history(desk.session, component, job), seq=job.seq,
+                            mechanic_id=who.id, at=desk.now)
+        )  # fmt: skip
+        desk.session.flush()
+        add_rows(desk.session, [component_row(job.id, key, component)])
+
+
+def components_of(session: Session, job: t.Job) -> list[ComponentView]:
+    """Every part with a serial of its own, and where it was before with what it ran with there."""
+    here = stays_of(session, job.id)
+    shown = []
+    for part in definition_of(job).parts:
+        if part.identity:
+            stay, component = here.get(part.key, (None, None))
+            history = [Stay(**row) for row in stay.history] if stay else []
+            shown.append(ComponentView(part.key, part.label, component.serial if component else "", history))
+    return shown
+
+
+def _history(session: Session, component: t.Component, job: t.Job) -> list[dict[str, Any]]:
+    """Where it was before this job, newest first; frozen with the stay, so that it travels along."""
+    names = mechanic_names(session)
+    rows: list[dict[str, Any]] = dump([
+        Stay(unit.tag, unit.name, unit.serial, before.opened_at.date().isoformat(),
+             _ran_with(session, before, stay.part_key, names))
+        for stay, before, unit in earlier_stays(session, component.id, job.id)
+    ])  # fmt: skip
+    return rows
+
+
+def _ran_with(session: Session, job: t.Job, part_key: str, names: Mapping[str, str]) -> list[str]:
+    """The baseline that a component takes along: signed settings that ride on it, packs, marks, witness."""
+    d = definition_of(job)
+    words = []
+    meshes = {m.key for m in d.meshes if part_key in (m.driver, m.driven)}
+    mates = {part_key} | {x for m in d.meshes if m.key in meshes for x in (m.driver, m.driven)}
+    places = {p.key for p in d.places if p.at in meshes | mates}
+    shafts = {p.shaft for p in d.parts if p.key in mates}
+    places |= {p.key for p in d.places if (at := d.part(p.at)) is not None and at.shaft in shafts}
+    for point in d.settings:
+        if point.rides_on in mates or point.place in places:
+            row = session.scalars(
+                select(t.Signature).where(t.Signature.setting_id == f"{job.id}.{point.key}")
+                .order_by(t.Signature.seq.desc()).limit(1)
+            ).one_or_none()  # fmt: skip
+            if row is not None:
+                words.append(f"{point.label}: {_signed(row.snapshot)}")
+    subjects = meshes | mates | places
+    for fact in live_facts(session, job.id):
+        if fact.subject in subjects and fact.kind in (
+            "pack",
+            "witness",
+            "match_marks",
+            "checking_distance",
+            "way_round",
+        ):
+            label = d.label_of(fact.subject) or fact.subject
+            words.append(f"{label}, as found: {fact_words(core_fact(fact, names))}")
+    return words
+
+
+def _signed(snapshot: Mapping[str, Any]) -> str:
+    sheet = snapshot.get("sheet", {})
+    strip = next((s for s in sheet.get("scenes", ()) if s.get("type") == "strip" and s.get("needle")), None)
+    verdict = sheet.get("verdict", {}).get("words", "")
+    return f"{strip['needle']['label']} {strip['unit']}, {verdict}" if strip else verdict

@@ -1,0 +1,18 @@
+"""The serial of a gear set or bearing is read off, at Receive or while it comes apart."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from bornek.services.desk import Desk
+from bornek.services.job.components import identify
+from bornek.services.job.view import view_job
+from bornek.store.queries.jobs import job_with_unit
+
+
+def name_components(desk: Desk, job_id: str, serials: Mapping[str, str]) -> dict[str, Any]:
+    job, _ = job_with_unit(desk.session, job_id)
+    identify(desk, job, serials)
+    desk.session.flush()
+    return view_job(desk.session, job_id, desk.now.date())

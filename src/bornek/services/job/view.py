@@ -1,0 +1,125 @@
+"""One job whole: identity, section with the state of each place, settings, components, schools."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.plain import dump
+from bornek.core.scenes import Section
+from bornek.core.schools import QUESTIONS, read_schools
+from bornek.core.strip.baselines import baselines
+from bornek.core.strip.facts import Fact
+from bornek.core.units.definition import Definition
+from bornek.services.inspect.view import inspect_open
+from bornek.services.job.closing import close_blockers
+from bornek.services.job.components import ComponentView, components_of
+from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.setting.summary import SettingSummary, summaries
+from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.view import strip_open
+from bornek.store import tables as t
+from bornek.store.queries.jobs import job_with_unit
+
+
+@dataclass(frozen=True)
+class SchoolView:
+    """A question where good mechanics differ: the school in force, and the other."""
+
+    key: str
+    label: str
+    school: str
+    does: str
+    means: str
+    other: str
+    other_means: str
+
+
+@dataclass(frozen=True)
+class PlaceView:
+    """A place of the section: its parts, what was found there, and the settings that stand there."""
+
+    key: str
+    number: int
+    label: str
+    shim_form: str
+    parts: list[str]
+    found: list[str]
+    settings: list[str]
+
+
+@dataclass(frozen=True)
+class JobView:
+    id: str
+    tag: str
+    unit_name: str
+    serial: str
+    complaint: str
+    known: str
+    stands: str
+    basis: str
+    bench: str
+    length_unit: str
+    waits_for: str
+    schools: list[SchoolView]
+    gauges: list[str]
+    cautions: list[str]
+    version: int
+    closed_at: str
+    close_blockers: list[str]
+    open: dict[str, int]
+    settings: list[SettingSummary]
+    section: Section
+    places: list[PlaceView]
+    components: list[ComponentView]
+    definition: dict[str, Any]
+
+
+def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
+    view: dict[str, Any] = dump(job_view(session, job_id, today))
+    return view
+
+
+def job_view(session: Session, job_id: str, today: date) -> JobView:
+    job, unit = job_with_unit(session, job_id)
+    settings, d, facts = summaries(session, job, today), definition_of(job), facts_of(session, job_id)
+    places = _places(d, facts, settings)
+    seen = {p.key: "found" if p.found else "" for p in places}
+    return JobView(
+        job.id, unit.tag, unit.name, unit.serial, job.complaint, job.known, job.stands, job.basis, job.bench,
+        job.length_unit, job.waits_for, schools_view(job), list(job.gauges), list(d.cautions), job.seq,
+        job.closed_at.isoformat() if job.closed_at else "", close_blockers(session, job),
+        {"Strip": strip_open(session, job), "Inspect": inspect_open(session, job, d, facts), "Set": sum(not s.signed for s in settings)}, settings,
+        section_of(job, settings, f"{unit.tag} {unit.name}", seen), places,
+        components_of(session, job), dict(job.definition),
+    )  # fmt: skip
+
+
+def schools_view(job: t.Job) -> list[SchoolView]:
+    chosen = read_schools(job.schools)
+    shown = []
+    for q in QUESTIONS:
+        sides = [(q.a, q.a_means), (q.b, q.b_means)]
+        (does, means), (other, other_means) = sides if chosen[q.key] == "A" else reversed(sides)
+        shown.append(SchoolView(q.key, q.label, chosen[q.key], does, means, other, other_means))
+    return shown
+
+
+def _places(d: Definition, facts: Sequence[Fact], settings: Sequence[SettingSummary]) -> list[PlaceView]:
+    taken = {b.key: b for b in baselines(d, facts)}
+    by_key = {s.key: s.id for s in settings}
+    shown = []
+    for n, p in enumerate(d.places, 1):
+        parts = d.parts_at(p)
+        keys = [
+            f"pack:{p.key}",
+            *(f"{kind}:{p.at}" for kind in ("witness", "match_marks", "checking_distance", "way_round")),
+        ]
+        found = [f"{taken[k].label}: {taken[k].words}" for k in keys if k in taken and taken[k].words]
+        here = [by_key[s.key] for s in d.settings if s.place == p.key and s.key in by_key]
+        shown.append(PlaceView(p.key, n, p.label, p.shim_form, [x.label for x in parts], found, here))
+    return shown

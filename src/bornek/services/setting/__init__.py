@@ -1,0 +1,1 @@
+"""One setting: seen, read, moved, explained, given, signed."""

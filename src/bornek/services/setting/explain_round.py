@@ -1,0 +1,43 @@
+"""What happened in a round that landed far from its prediction."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from bornek.core.advice.reconcile import ANSWERS
+from bornek.core.errors import InputError
+from bornek.services.desk import Desk
+from bornek.services.setting.load_setting import check_version, open_bench
+from bornek.services.setting.record_act import write_act
+from bornek.services.setting.view import view_setting
+from bornek.store import tables as t
+
+
+def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+    """sent: id, cause, seen, and optionally words and (for a recount) states.
+
+    recounted corrects the pack of this round; reread holds the round out and opens a new one with
+    the same pack; unexplained admits it, weighed by how odd it is.
+    """
+    who = desk.mechanic()
+    bench = open_bench(desk.session, setting_id, desk.now.date())
+    check_version(bench, sent["seen"], {"cause": sent["cause"], "words": sent.get("words", "")})
+    causes = [key for key, _ in ANSWERS]
+    if sent["cause"] not in causes:
+        raise InputError(f"cause must be one of {', '.join(causes)}.", field="cause")
+    number = bench.log.round
+    if any(x.round == number for x in bench.log.explanations):
+        raise InputError("This round has been explained already.", field="round",
+                         next_step="Open a new round by re-seating and reading again.")  # fmt: skip
+    job = bench.log.job
+    job.seq += 1
+    desk.session.add(
+        t.Explanation(id=sent["id"], setting_id=setting_id, round=number, cause=sent["cause"],
+                      words=sent.get("words", "")[:500], seq=job.seq, mechanic_id=who.id, at=desk.now)
+    )  # fmt: skip
+    desk.session.flush()
+    follow = {"recounted": "recount", "reread": "reseat"}.get(sent["cause"])
+    if follow:
+        bench = open_bench(desk.session, setting_id, desk.now.date())
+        write_act(desk, bench, f"{sent['id']}/act", follow, sent.get("states") or {}, sent.get("words", ""))
+    return view_setting(desk.session, setting_id, desk.now.date())

@@ -1,0 +1,41 @@
+"""A setting signed: its whole sheet frozen, hashed, and read from there for ever."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from bornek.core.errors import InputError
+from bornek.core.plain import dump
+from bornek.services.desk import Desk, digest
+from bornek.services.setting.load_setting import check_version, open_bench
+from bornek.services.setting.view import view_setting
+from bornek.store import tables as t
+
+
+def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+    """sent: id, seen, remark. A setting that is not in needs a reason; one not read cannot be."""
+    who = desk.mechanic()
+    bench = open_bench(desk.session, setting_id, desk.now.date())
+    check_version(bench, sent["seen"], {"remark": sent.get("remark", "")})
+    sheet = bench.sheet()
+    remark = (sent.get("remark") or "").strip()
+    if sheet.sign_blockers:
+        raise InputError("It cannot be signed yet: " + " ".join(sheet.sign_blockers), field="sign",
+                         next_step="Do what is still open, then sign.")  # fmt: skip
+    if sheet.verdict.code != "in" and not remark:
+        raise InputError(
+            f"It is {sheet.verdict.words}: signing it so needs a reason in words.",
+            field="remark",
+            next_step="Write why it is left like this, or make another round.",
+        )
+    snapshot = {"sheet": dump(sheet), "given": bench.log.given.given}
+    job = bench.log.job
+    through = bench.version
+    job.seq += 1
+    desk.session.add(
+        t.Signature(id=sent["id"], setting_id=setting_id, seq=job.seq, through_seq=through,
+                    snapshot=snapshot, sha256=digest(snapshot), remark=remark[:500],
+                    mechanic_id=who.id, at=desk.now)
+    )  # fmt: skip
+    desk.session.flush()
+    return view_setting(desk.session, setting_id, desk.now.date())

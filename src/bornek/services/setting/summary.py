@@ -1,0 +1,45 @@
+"""One setting in a line: for the board, the job and the section."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+
+from sqlalchemy.orm import Session
+
+from bornek.core.phrases import Span
+from bornek.core.scenes import Strip
+from bornek.services.setting.load_setting import Bench, open_bench
+from bornek.store import tables as t
+from bornek.store.queries.jobs import settings_of
+
+
+@dataclass(frozen=True)
+class SettingSummary:
+    id: str
+    key: str
+    label: str
+    place: str
+    title: str
+    round: int
+    say: list[Span]
+    verdict: str
+    verdict_words: str
+    strip: Strip | None
+    signed: bool
+    disturbed: bool
+    begun: bool
+
+
+def summary(bench: Bench) -> SettingSummary:
+    sheet, log = bench.sheet(), bench.log
+    strip = next((s for s in sheet.scenes if isinstance(s, Strip)), None)
+    return SettingSummary(
+        log.setting.id, log.setting.key, log.setting.label, log.place.label, sheet.title, sheet.round,
+        list(sheet.say), sheet.verdict.code, sheet.verdict.words, strip,
+        log.signature is not None and not log.disturbed, log.disturbed, bool(bench.ctx.entries),
+    )  # fmt: skip
+
+
+def summaries(session: Session, job: t.Job, today: date) -> list[SettingSummary]:
+    return [summary(open_bench(session, s.id, today)) for s in settings_of(session, job.id)]

@@ -1,0 +1,1 @@
+"""What belongs to the yard: board, drawer, gauges, people, lists, unit types, search."""

@@ -1,0 +1,1 @@
+"""The strip stage: what is found, taken off, dropped, photographed."""

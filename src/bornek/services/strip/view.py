@@ -1,0 +1,257 @@
+"""The strip stage whole: baselines, parts, what came off, loose items, photos, first draft of the build."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from bornek.core.build.first_draft import DraftStep, first_draft
+from bornek.core.phrases import Span
+from bornek.core.plain import dump
+from bornek.core.quantities import Speech, from_nm
+from bornek.core.scenes import Flank, Patch, Section
+from bornek.core.strip.baselines import Baseline, baselines
+from bornek.core.strip.facts import Fact, LockedOut, Removed, Witness, Wrong
+from bornek.core.strip.ledger import LooseItem, ledger
+from bornek.core.strip.next_step import say_strip
+from bornek.core.strip.removal import WAYS, Standing, doomed, find_way, standings
+from bornek.core.units.definition import Definition
+from bornek.services.job.index_job import bag_code
+from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.setting.load_setting import unpack_state
+from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.photos_of import PhotoView, photos_view
+from bornek.store import tables as t
+from bornek.store.queries.facts import stays_of
+from bornek.store.queries.jobs import job_with_unit
+
+
+@dataclass(frozen=True)
+class BaselineView:
+    key: str
+    kind: str
+    subject: str
+    label: str
+    ask: str
+    loss: str
+    ended_by: list[str]
+    state: str
+    words: str
+    fact: str
+    place: str
+    setting_id: str
+    plates: list[str]
+
+
+@dataclass(frozen=True)
+class PartView:
+    key: str
+    label: str
+    kind: str
+    kind_label: str
+    number: str
+    count: int
+    off: int
+    reuse: bool
+    why: str
+    words: str
+    faces: str
+    single_use: bool
+    safety: bool
+    component: str
+
+
+@dataclass(frozen=True)
+class RemovalView:
+    id: str
+    part: str
+    label: str
+    way: str
+    count: int
+    tag: str
+    side: str
+    orientation: str
+    mates: list[str]
+    bag: str
+    bag_code: str
+    remark: str
+    reuse: bool
+    by: str
+    at: str
+
+
+@dataclass(frozen=True)
+class WayView:
+    key: str
+    label: str
+    dooms: list[str]
+    caution: str
+
+
+@dataclass(frozen=True)
+class NoteView:
+    """Something missing or wrong, as found."""
+
+    id: str
+    what: str
+    words: str
+    part: str
+    by: str
+
+
+@dataclass(frozen=True)
+class StripHead:
+    id: str
+    tag: str
+    unit_name: str
+    complaint: str
+    stands: str
+    length_unit: str
+    version: int
+
+
+@dataclass(frozen=True)
+class StripView:
+    job: StripHead
+    say: list[Span]
+    locked_out: str
+    cautions: list[str]
+    baselines: list[BaselineView]
+    parts: list[PartView]
+    removals: list[RemovalView]
+    ways: list[WayView]
+    notes: list[NoteView]
+    loose: list[LooseItem]
+    draft: list[DraftStep]
+    photos: list[PhotoView]
+    flanks: list[Flank]
+    section: Section
+
+
+FIELD_CAUTION = "In the field: lock out and tag out before a hand goes near it. Prove it dead."
+
+
+def view_strip(session: Session, job_id: str) -> dict[str, Any]:
+    job, unit = job_with_unit(session, job_id)
+    d, facts = definition_of(job), facts_of(session, job_id)
+    found = baselines(d, facts, read_as_found(session, job_id))
+    parts = standings(d, facts)
+    locked = next((f.body for f in facts if isinstance(f.body, LockedOut)), None)
+    asked = [_baseline(session, job, d, b) for b in found]
+    view = StripView(
+        StripHead(job.id, unit.tag, unit.name, job.complaint, job.stands, job.length_unit, job.seq),
+        list(say_strip(job.stands, found, parts, facts)),
+        f"{locked.points}; key with {locked.key_holder}" if locked else "",
+        [*([FIELD_CAUTION] if job.stands == "field" else []), *d.cautions,
+         "The maker's manual, the shop's rules and local codes come first."],
+        asked, _parts(session, job_id, parts),
+        [_removal(d, unit.tag, f) for f in facts if isinstance(f.body, Removed)],
+        [WayView(w.key, w.label, list(w.dooms), w.caution) for w in WAYS],
+        [NoteView(f.id, f.body.what, f.body.words, f.body.part, f.by) for f in facts if isinstance(f.body, Wrong)],
+        ledger(facts), first_draft(d, facts), photos_view(session, job_id), flanks_of(d, facts), _section(job, asked),
+    )  # fmt: skip
+    shown: dict[str, Any] = dump(view)
+    return shown
+
+
+def read_as_found(session: Session, job_id: str) -> set[str]:
+    """Keys of settings that have a reading in their first round."""
+    rows = session.execute(
+        select(t.Setting.key)
+        .join(t.Round, t.Round.setting_id == t.Setting.id)
+        .join(t.Entry, t.Entry.round_id == t.Round.id)
+        .where(t.Setting.job_id == job_id, t.Round.number == 1, ~t.Entry.void)
+        .distinct()
+    )
+    return {key for (key,) in rows}
+
+
+def strip_open(session: Session, job: t.Job) -> int:
+    """How many things of the strip stage are still open: baselines, loose items, short counts."""
+    facts = facts_of(session, job.id)
+    d = definition_of(job)
+    wanted = [b for b in baselines(d, facts, read_as_found(session, job.id)) if b.state == "open"]
+    short = [s for s in standings(d, facts) if 0 < s.off < s.part.count]
+    return len(wanted) + len(short) + sum(i.open for i in ledger(facts))
+
+
+def _baseline(session: Session, job: t.Job, d: Definition, b: Baseline) -> BaselineView:
+    place = b.subject if b.kind == "pack" else ""
+    setting = f"{job.id}.{b.subject}" if b.kind == "reading" else ""
+    if b.kind == "reading":
+        place = next((s.place for s in d.settings if s.key == b.subject), "")
+    elif b.kind != "pack":
+        place = next((p.key for p in d.places if p.at == b.subject), "")
+    names = {p.key: p.label for p in d.parts}
+    return BaselineView(
+        b.key, b.kind, b.subject, b.label, b.ask, b.loss, sorted(names[k] for k in b.ended_by if k in names),
+        b.state, b.words, b.fact, place, setting, _plates(session, job, b) if b.kind == "pack" else [],
+    )  # fmt: skip
+
+
+def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
+    """The pack already entered as found at a setting of this place, to be offered."""
+    row = session.execute(
+        select(t.ActKnob.after)
+        .join(t.Act, t.Act.id == t.ActKnob.act_id)
+        .where(
+            t.Act.job_id == job.id, t.Act.kind == "as_found", t.ActKnob.place_id == f"{job.id}.{b.subject}"
+        )
+        .order_by(t.Act.seq)
+    ).first()
+    state = unpack_state(row[0]) if row else None
+    say = Speech(job.length_unit)
+    return [say.size(from_nm(nm)) for nm in state] if isinstance(state, tuple) else []
+
+
+def _parts(session: Session, job_id: str, parts: Sequence[Standing]) -> list[PartView]:
+    serials = stays_of(session, job_id)
+    return [
+        PartView(s.part.key, s.part.label, s.part.kind, s.part.about.label, s.part.number, s.part.count, s.off,
+                 s.reuse, s.why, s.words, s.part.faces, s.part.single_use, s.part.safety,
+                 serials[s.part.key][1].serial if s.part.key in serials else "")
+        for s in parts
+    ]  # fmt: skip
+
+
+def _removal(d: Definition, tag: str, fact: Fact) -> RemovalView:
+    r, part = fact.body, d.part(fact.subject)
+    dead = bool(part and (part.single_use or doomed(part, find_way(r.way))))
+    return RemovalView(
+        fact.id, r.part, part.label if part else r.part, find_way(r.way).label, r.count, r.tag, r.side, r.orientation,
+        [p.label if (p := d.part(m)) else m for m in r.mates], r.bag, bag_code(tag, r.bag) if r.bag else "", r.remark,
+        not dead, fact.by, fact.at,
+    )  # fmt: skip
+
+
+def flanks_of(d: Definition, facts: Sequence[Fact]) -> list[Flank]:
+    """The as-found witness of each mesh, drive and coast."""
+    flanks = []
+    for fact in facts:
+        if isinstance(fact.body, Witness):
+            mesh = d.mesh(fact.subject)
+            for side, mask in (("drive", fact.body.drive), ("coast", fact.body.coast)):
+                flanks.append(Flank(f"{mesh.label if mesh else fact.subject}, {side} side", side,  # type: ignore[arg-type]
+                                    (as_found_patch(mask),)))  # fmt: skip
+    return flanks
+
+
+def as_found_patch(mask: Sequence[Sequence[float]]) -> Patch:
+    cells = [(j, i) for i, row in enumerate(mask) for j, v in enumerate(row) if v >= 0.5]
+    points = tuple(((j + 0.5) / len(mask[0]), (i + 0.5) / len(mask)) for j, i in cells)
+    n = len(points)
+    centre = (sum(x for x, _ in points) / n, sum(y for _, y in points) / n) if n else None
+    return Patch("as_found", points, centre)
+
+
+def _section(job: t.Job, found: Sequence[BaselineView]) -> Section:
+    """The section with what is still to be found at each place."""
+    words: dict[str, str] = {}
+    for b in found:
+        if b.place:
+            words[b.place] = "to find" if b.state == "open" or words.get(b.place) == "to find" else "found"
+    return section_of(job, [], "As found, place by place", words)
