@@ -40,8 +40,10 @@ def main() -> None:
                 for name in PLAYERS:
                     cells = []
                     for half in HALVES:
-                        jobs = [(family, seed, a, min(a + step, args.cases), half, name)
-                                for a in range(0, args.cases, step)]  # fmt: skip
+                        jobs = [
+                            (family, seed, a, min(a + step, args.cases), half, name)
+                            for a in range(0, args.cases, step)
+                        ]
                         games = [g for part in pool.map(run, jobs) for g in part]
                         rounds = np.mean([g.rounds for g in games])
                         harm = 100 * np.mean([g.harm for g in games])

@@ -89,12 +89,17 @@ def main() -> None:
     args = parser.parse_args()
     with tempfile.TemporaryDirectory() as folder:
         good = trial(Path(folder), args.kills, "bornek.cli", 1)
-        print(f"\nas shipped: {args.kills} kills, {good.acknowledged} acknowledged, {good.lost} lost, "
-              f"{good.resent} resent, {good.doubled} doubled", flush=True)  # fmt: skip
+        print(
+            f"\nas shipped: {args.kills} kills, {good.acknowledged} acknowledged, {good.lost} lost, "
+            f"{good.resent} resent, {good.doubled} doubled",
+            flush=True,
+        )
         bad = trial(Path(folder), args.broken, "broken", 2)
         caught = "caught" if bad.lost else "NOT caught"
-        print(f"answers before it commits: {args.broken} kills, {bad.acknowledged} acknowledged, "
-              f"{bad.lost} lost: {caught}")  # fmt: skip
+        print(
+            f"answers before it commits: {args.broken} kills, {bad.acknowledged} acknowledged, "
+            f"{bad.lost} lost: {caught}"
+        )
 
 
 if __name__ == "__main__":

@@ -43,10 +43,20 @@ def fill(database: Database) -> None:
         with database.writing() as session:
             for n in range(start, min(start + 100, OPEN + CLOSED)):
                 desk = Desk(session, "oda", NOW - timedelta(hours=n))
-                job = receive_job(desk, {
-                    "id": f"b{n}", "revision": "chain-ferry.1", "complaint": f"growls, file {n}",
-                    "unit": {"id": f"u{n}", "tag": f"F-{n + 1000}", "name": f"Ferry drive {n}", "serial": f"CF12-{n}"},
-                })  # fmt: skip
+                job = receive_job(
+                    desk,
+                    {
+                        "id": f"b{n}",
+                        "revision": "chain-ferry.1",
+                        "complaint": f"growls, file {n}",
+                        "unit": {
+                            "id": f"u{n}",
+                            "tag": f"F-{n + 1000}",
+                            "name": f"Ferry drive {n}",
+                            "serial": f"CF12-{n}",
+                        },
+                    },
+                )
                 if n >= OPEN:
                     job.closed_at = NOW
 
@@ -94,8 +104,11 @@ def main() -> None:
             print(f"{name:8} p50 {p50:6.1f}  p95 {p95:6.1f} ms  ratio to health {p50 / health[0]:5.0f}")
 
         def after_a_write(n: int) -> None:
-            client.post("/api/jobs/b3/facts", headers={"X-Mechanic": "oda"},
-                        json={"id": f"x{n}", "kind": "wrong", "body": {"what": "wrong", "words": "dent"}})  # fmt: skip
+            client.post(
+                "/api/jobs/b3/facts",
+                headers={"X-Mechanic": "oda"},
+                json={"id": f"x{n}", "kind": "wrong", "body": {"what": "wrong", "words": "dent"}},
+            )
             get(client, "/api/board")
 
         p50, p95 = timed(after_a_write)

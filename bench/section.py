@@ -25,23 +25,52 @@ def sixty() -> Definition:
         row = ["coupling", "cover", "taper_bearing"]
         row += ["gear", "spacer", "gear", "dog"] * 5
         row += ["taper_bearing", "cover", "nut"]
-        parts += [{"key": f"{shaft}-{i}", "label": f"{shaft} {i}", "kind": kind, "shaft": shaft, "teeth": 30}
-                  for i, kind in enumerate(row)]  # fmt: skip
+        parts += [
+            {"key": f"{shaft}-{i}", "label": f"{shaft} {i}", "kind": kind, "shaft": shaft, "teeth": 30}
+            for i, kind in enumerate(row)
+        ]
     third = ["cover", "ball_bearing", "spacer", "pulley", "spacer", "ball_bearing", "cover", "nut"]
     parts += [
         {"key": f"third-{i}", "label": f"third {i}", "kind": k, "shaft": "third"} for i, k in enumerate(third)
     ]
     gears = [i for i, p in enumerate(parts[:26]) if p["kind"] == "gear"]
-    meshes = [{"key": f"m{i}", "label": f"pair {i}", "driver": f"upper-{i}", "driven": f"lower-{i}", "toward": "below"}
-              for i in gears[:6]]  # fmt: skip
-    at = ["upper-1", "upper-2", "upper-23", "upper-24", "lower-1", "lower-24", "third-0", "third-6", "third-3",
-          *(m["key"] for m in meshes[:3])]  # fmt: skip
-    return read_definition({
-        "shafts": [{"key": "upper", "label": "upper shaft"}, {"key": "lower", "label": "lower shaft"},
-                   {"key": "third", "label": "third shaft", "beside": "lower"}],
-        "parts": parts, "meshes": meshes,
-        "places": [{"key": f"p{i}", "label": f"place {i}", "at": key, "shim_form": "C"} for i, key in enumerate(at)],
-    })  # fmt: skip
+    meshes = [
+        {
+            "key": f"m{i}",
+            "label": f"pair {i}",
+            "driver": f"upper-{i}",
+            "driven": f"lower-{i}",
+            "toward": "below",
+        }
+        for i in gears[:6]
+    ]
+    at = [
+        "upper-1",
+        "upper-2",
+        "upper-23",
+        "upper-24",
+        "lower-1",
+        "lower-24",
+        "third-0",
+        "third-6",
+        "third-3",
+        *(m["key"] for m in meshes[:3]),
+    ]
+    return read_definition(
+        {
+            "shafts": [
+                {"key": "upper", "label": "upper shaft"},
+                {"key": "lower", "label": "lower shaft"},
+                {"key": "third", "label": "third shaft", "beside": "lower"},
+            ],
+            "parts": parts,
+            "meshes": meshes,
+            "places": [
+                {"key": f"p{i}", "label": f"place {i}", "at": key, "shim_form": "C"}
+                for i, key in enumerate(at)
+            ],
+        }
+    )
 
 
 def timed(work: Callable[[Definition], object], d: Definition) -> tuple[float, float]:
@@ -59,8 +88,10 @@ def main() -> None:
     for name, d in units.items():
         whole, worst = timed(draw_section, d)
         alone, _ = timed(place_parts, d)
-        print(f"{name:18} {len(d.parts):3} parts {len(d.places):2} places  median {whole:6.1f}  worst {worst:6.1f} ms"
-              f"  ratio to placing alone {whole / alone:4.1f}")  # fmt: skip
+        print(
+            f"{name:18} {len(d.parts):3} parts {len(d.places):2} places  median {whole:6.1f}  worst {worst:6.1f} ms"
+            f"  ratio to placing alone {whole / alone:4.1f}"
+        )
 
 
 if __name__ == "__main__":

@@ -39,9 +39,12 @@ class Server:
             str(self.port),
         ]
         self.process = subprocess.Popen(
-            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, start_new_session=True,
+            command,
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.DEVNULL,
+            start_new_session=True,
             cwd=Path(__file__).parent,
-        )  # fmt: skip
+        )
         deadline = time.monotonic() + 30
         while time.monotonic() < deadline:
             try:

@@ -50,12 +50,12 @@ class TrialWasherGap(Setting):
     def slots(self, ctx: Context) -> Sequence[Slot]:
         return [
             Slot(
-                f"gap.{n}",
-                f"Gap, reading {n}",
-                "Gap",
-                {"rep": n},
-                "length",
-                "size",
+                key=f"gap.{n}",
+                label=f"Gap, reading {n}",
+                group="Gap",
+                axes={"rep": n},
+                quantity="length",
+                nature="size",
                 plausible=(0.0, 3.0),
                 peers="gap",
             )
@@ -73,7 +73,16 @@ class TrialWasherGap(Setting):
             (Line("Mean gap", "of both readings", f"{value.v:.3f}" if value else ""),), source_lines(window)
         )
         result = Result(
-            "gap", "Gap", "length", value, window, "target", working, judged, window.middle, tuple(numbers)
+            key="gap",
+            label="Gap",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=working,
+            verdict=judged,
+            aim=window.middle,
+            readings=tuple(numbers),
         )
         table = Table("Washers on the shelf", ("mm",), (("2.00",), ("2.10",), ("2.20",)))
         observed = {"gap": value} if value else {}
@@ -84,19 +93,28 @@ class TrialWasherGap(Setting):
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
             Knob(
-                "washer",
-                "Washer",
-                "shelf",
-                "mm",
-                Points((2.0, 2.1, 2.2)),
-                -1,
+                key="washer",
+                label="Washer",
+                place="shelf",
+                unit="mm",
+                domain=Points((2.0, 2.1, 2.2)),
+                sense=-1,
                 noun="washer",
                 title="The washer",
             ),
         )
 
     def response(self, ctx: Context) -> Response:
-        return Response(("gap",), ("washer",), ((-1.0,),), (0.05,), (0.004,), (0.004,), "low", 2)
+        return Response(
+            rows=("gap",),
+            knobs=("washer",),
+            k0=((-1.0,),),
+            rho=(0.05,),
+            s_a=(0.004,),
+            s_r=(0.004,),
+            harm="low",
+            repeats=2,
+        )
 
 
 class TrialSum(Calculation):
@@ -118,7 +136,17 @@ class TrialSum(Calculation):
             "Force", f"{ctx.given['area']:g} cm² × {ctx.given['mpa']:g} MPa ÷ 10", f"{force_kn:.1f} kN", True
         )
         return Outcome(
-            (Result("force", "Force", "force", Normal(force_kn * 1000, 0.0), None, "info", Working((line,))),)
+            (
+                Result(
+                    key="force",
+                    label="Force",
+                    quantity="force",
+                    value=Normal(force_kn * 1000, 0.0),
+                    window=None,
+                    role="info",
+                    working=Working((line,)),
+                ),
+            )
         )
 
 
@@ -130,9 +158,17 @@ def trial(database: Database) -> Iterator[str]:
     desk_time = datetime(2026, 11, 24, tzinfo=UTC)
     definition = {
         "places": [{"key": "shelf", "label": "washer shelf", "shim_form": "none"}],
-        "settings": [{"key": "gap", "label": "Idler gap", "kind": KIND, "place": "shelf", "gauge": "dial-11",
-                      "given": {"least": "0.10", "greatest": "0.20", "source": "trial card"}}],
-    }  # fmt: skip
+        "settings": [
+            {
+                "key": "gap",
+                "label": "Idler gap",
+                "kind": KIND,
+                "place": "shelf",
+                "gauge": "dial-11",
+                "given": {"least": "0.10", "greatest": "0.20", "source": "trial card"},
+            }
+        ],
+    }
     with database.writing() as session:
         desk = Desk(session, "oda", desk_time)
         define_type(desk, "trial", "Trial", definition)

@@ -29,8 +29,10 @@ from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.wire import Wire
 
 PAGE = Path(__file__).parent / "page"
-POLICY = ("default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
-          "frame-ancestors 'none'; base-uri 'none'")  # fmt: skip
+POLICY = (
+    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
+    "frame-ancestors 'none'; base-uri 'none'"
+)
 
 
 def now() -> datetime:

@@ -79,8 +79,11 @@ def _compute(args: argparse.Namespace) -> None:
         text = sys.stdin.read() if args.file == "-" else Path(args.file).read_text(encoding="utf-8")
         data = json.loads(text)
     except (OSError, ValueError) as error:
-        raise InputError(f"{args.file} could not be read as JSON: {error}.", field="file",
-                         next_step="Give a JSON file, or - for standard input.") from error  # fmt: skip
+        raise InputError(
+            f"{args.file} could not be read as JSON: {error}.",
+            field="file",
+            next_step="Give a JSON file, or - for standard input.",
+        ) from error
     print(json.dumps(compute(args.kind, data), ensure_ascii=False, indent=1))
 
 

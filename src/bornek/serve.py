@@ -45,7 +45,10 @@ def serve(app: Flask, host: str, port: int) -> None:
     if taken != port:
         print(f"Port {port} is in use; taking {taken}.", flush=True)
     if host not in LOOPBACK:
-        print("WARNING: open to the shop's network, and there are no accounts: anyone who reaches this "
-              "address can read and write under any name.", flush=True)  # fmt: skip
+        print(
+            "WARNING: open to the shop's network, and there are no accounts: anyone who reaches this "
+            "address can read and write under any name.",
+            flush=True,
+        )
     print(f"Bornek is at http://{host}:{taken}/   (Ctrl-C stops it; what was entered is kept)", flush=True)
     Server(app, f"{host}:{taken}").run()

@@ -218,8 +218,24 @@ def test_a_throwaway_kind_is_driven_in_the_browser(bench: Page, yard: Database) 
 def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
     open_setting(bench, "g04.worm-bench")
     bench.keyboard.press("Enter")
-    sizes = ("31.86", "31.862", "31.86", "31.858", "32.04", "32.042", "32.04", "32.038",
-             "57.20", "57.20", "57.202", "57.198", "6.82", "6.82", "6.82", "6.82")  # fmt: skip
+    sizes = (
+        "31.86",
+        "31.862",
+        "31.86",
+        "31.858",
+        "32.04",
+        "32.042",
+        "32.04",
+        "32.038",
+        "57.20",
+        "57.20",
+        "57.202",
+        "57.198",
+        "6.82",
+        "6.82",
+        "6.82",
+        "6.82",
+    )
     type_readings(bench, *sizes)
     say(bench).to_contain_text("Grind 0.040 off the spacer, to 6.78")  # type: ignore[attr-defined]
     bench.keyboard.press("m")

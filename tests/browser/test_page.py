@@ -37,8 +37,11 @@ def test_axe_finds_nothing_serious_by_light_and_in_the_dark(bench: Page, address
     for theme in ("light", "dark"):
         bench.emulate_media(color_scheme=theme)  # type: ignore[arg-type]
         found = bench.evaluate("axe.run({resultTypes: ['violations']})")["violations"]
-        serious = [(v["id"], [n["html"][:120] for n in v["nodes"]]) for v in found
-                   if v["impact"] in ("serious", "critical")]  # fmt: skip
+        serious = [
+            (v["id"], [n["html"][:120] for n in v["nodes"]])
+            for v in found
+            if v["impact"] in ("serious", "critical")
+        ]
         assert serious == [], theme
 
 

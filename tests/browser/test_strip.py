@@ -52,8 +52,15 @@ def write_it_down(page: Page) -> None:
 
 
 def test_a_final_drive_in_the_field_from_the_door_to_its_parts(bench: Page) -> None:
-    receive(bench, "chain-ferry.1", tag="F-20", serial="CF12-020", name="Ferry Ostrel drive",
-            complaint="Knocks when reversed", known="Ring gear set swapped once")  # fmt: skip
+    receive(
+        bench,
+        "chain-ferry.1",
+        tag="F-20",
+        serial="CF12-020",
+        name="Ferry Ostrel drive",
+        complaint="Knocks when reversed",
+        known="Ring gear set swapped once",
+    )
     bench.locator("[name=stands]").select_option("field")
     bench.locator("[name=school-backlash][value=B]").check()
     bench.locator("[name=serial-pinion]").fill("RS-77")

@@ -14,7 +14,16 @@ KIND = "shim_pack_end_play"
 
 
 def slot(accepts: Any, **more: Any) -> Slot:
-    return Slot("k", "Station", "G", {}, "length", "travel", accepts, **more)
+    return Slot(
+        key="k",
+        label="Station",
+        group="G",
+        axes={},
+        quantity="length",
+        nature="travel",
+        accepts=accepts,
+        **more,
+    )
 
 
 def test_every_way_of_answering_a_station() -> None:
@@ -32,9 +41,19 @@ def test_every_way_of_answering_a_station() -> None:
 
 @pytest.mark.parametrize(
     ("accepts", "raw"),
-    [("scalar", None), ("scalar", True), ("scalar", "x"), ("confirm", "yes"), ("choice", "z"), ("between", "0.1"),
-     ("between", "0.10 0.09"), ("between", 3), ("paint", []), ("paint", {"mask": 3})],
-)  # fmt: skip
+    [
+        ("scalar", None),
+        ("scalar", True),
+        ("scalar", "x"),
+        ("confirm", "yes"),
+        ("choice", "z"),
+        ("between", "0.1"),
+        ("between", "0.10 0.09"),
+        ("between", 3),
+        ("paint", []),
+        ("paint", {"mask": 3}),
+    ],
+)
 def test_what_a_station_cannot_take_is_refused_clearly(accepts: Any, raw: Any) -> None:
     with pytest.raises(InputError) as refused:
         read_raw(slot(accepts), raw, "mm")

@@ -67,9 +67,17 @@ def test_it_is_read_and_comes_back_the_same(kind: str) -> None:
 
 @pytest.mark.parametrize(
     ("kind", "subject"),
-    [("pack", "output-cover"), ("witness", "bevel-set"), ("way_round", "output-seal"), ("accounted", "a"),
-     ("graded", "output-seal"), ("ordered", "output-seal"), ("loose", ""), ("evidence", "")],
-)  # fmt: skip
+    [
+        ("pack", "output-cover"),
+        ("witness", "bevel-set"),
+        ("way_round", "output-seal"),
+        ("accounted", "a"),
+        ("graded", "output-seal"),
+        ("ordered", "output-seal"),
+        ("loose", ""),
+        ("evidence", ""),
+    ],
+)
 def test_it_is_about_its_place_mesh_or_part(kind: str, subject: str) -> None:
     assert read_fact(kind, GOOD[kind], WINCH)[0] == subject
 
@@ -84,16 +92,22 @@ def test_what_must_be_said_is_asked_for_by_name(kind: str, field: str) -> None:
 @pytest.mark.parametrize(
     ("kind", "changed", "field"),
     [
-        ("pack", {"place": "nowhere"}, "place"), ("pack", {"plates": ["thick"]}, None),
-        ("witness", {"mesh": "nowhere"}, "mesh"), ("witness", {"drive": [[1.0]]}, "drive"),
+        ("pack", {"place": "nowhere"}, "place"),
+        ("pack", {"plates": ["thick"]}, None),
+        ("witness", {"mesh": "nowhere"}, "mesh"),
+        ("witness", {"drive": [[1.0]]}, "drive"),
         ("witness", {"coast": [[2.0] * FLANK_COLUMNS] * FLANK_ROWS}, "drive"),
-        ("checking_distance", {"typed": "far"}, None), ("removed", {"part": "ghost"}, "part"),
-        ("removed", {"count": "two"}, "count"), ("wrong", {"what": "odd"}, "what"),
-        ("seal_set", {"lip": "up"}, "lip"), ("evidence", {"seen": "maybe"}, "seen"), ("ordered", {"what": "gift"}, "what"),
+        ("checking_distance", {"typed": "far"}, None),
+        ("removed", {"part": "ghost"}, "part"),
+        ("removed", {"count": "two"}, "count"),
+        ("wrong", {"what": "odd"}, "what"),
+        ("seal_set", {"lip": "up"}, "lip"),
+        ("evidence", {"seen": "maybe"}, "seen"),
+        ("ordered", {"what": "gift"}, "what"),
         ("teeth", {"marks": [{"tooth": 1, "flank": "left", "damage": "pits"}]}, "marks[0].flank"),
         ("loose", {"colour": "red"}, "colour"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_is_refused_by_its_field(
     kind: str, changed: dict[str, Any], field: str | None
 ) -> None:

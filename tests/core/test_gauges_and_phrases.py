@@ -23,8 +23,15 @@ def gauge(division: float, **more: object) -> Gauge:
 
 
 @pytest.mark.parametrize(
-    "card", [{"division": 0.0}, {"division": -1.0}, {"interpolation": 0.0}, {"interpolation": 1.5}, {"calibration_u": -0.1}]
-)  # fmt: skip
+    "card",
+    [
+        {"division": 0.0},
+        {"division": -1.0},
+        {"interpolation": 0.0},
+        {"interpolation": 1.5},
+        {"calibration_u": -0.1},
+    ],
+)
 def test_a_card_that_cannot_be_is_refused(card: dict[str, float]) -> None:
     with pytest.raises(RangeError, match="Gauge 'Dial'") as refused:
         Gauge("g", "Dial", **card)  # type: ignore[arg-type]
@@ -83,8 +90,17 @@ def test_an_open_window_asks_for_no_ratio() -> None:
     assert gauge_line("Float", Window(None, 0.3, "card"), gauge(0.05), []).ratio is None
 
 
-BUSH = Knob("bore", "Bore", "bore", "mm", Continuous(0.005, 40, 60), 1, noun="bore", more="Ream or hone the bush to",
-            less="Fit a new bush and ream it to")  # fmt: skip
+BUSH = Knob(
+    key="bore",
+    label="Bore",
+    place="bore",
+    unit="mm",
+    domain=Continuous(0.005, 40, 60),
+    sense=1,
+    noun="bore",
+    more="Ream or hone the bush to",
+    less="Fit a new bush and ream it to",
+)
 
 
 @given(st.floats(49.9, 50.1), st.floats(0.01, 0.2))
@@ -98,6 +114,14 @@ def test_nothing_to_change_is_said_so() -> None:
 
 
 def test_other_adjusters_keep_their_words() -> None:
-    spacer = Knob("spacer", "Spacer", "spacer", "mm", Continuous(0.005, 1, 60), 1, noun="spacer")
+    spacer = Knob(
+        key="spacer",
+        label="Spacer",
+        place="spacer",
+        unit="mm",
+        domain=Continuous(0.005, 1, 60),
+        sense=1,
+        noun="spacer",
+    )
     assert text_of(adjust(spacer, 6.80, 6.78, Speech())) == "Grind 0.020 off the spacer, to 6.78. "
     assert text_of(adjust(spacer, 6.75, 6.78, Speech())) == "Make a spacer of 6.78. "

@@ -19,7 +19,7 @@ class Form(Calculation):
         fields = [
             Field("length", "Length", "length", lo=0, hi=10),
             Field("force", "Force", "force", required=False),
-            Field("count", "Count", "count", default=3, lo=1, hi=9),
+            Field(key="count", label="Count", quantity="count", default=3, lo=1, hi=9),
             Field("pick", "Pick", "choice", options=OPTIONS, default="a"),
             Field("words", "Words", "text", required=False),
             Field("lines", "Lines", "lines", required=False),
@@ -40,8 +40,9 @@ def test_defaults_are_filled_in_and_optional_ones_left_out() -> None:
 
 
 @pytest.mark.parametrize(
-    ("typed", "unit", "mm"), [("2", "mm", 2.0), ("10", "thou", 0.254), ("10 thou", "mm", 0.254), (2, "thou", 2.0)]
-)  # fmt: skip
+    ("typed", "unit", "mm"),
+    [("2", "mm", 2.0), ("10", "thou", 0.254), ("10 thou", "mm", 0.254), (2, "thou", 2.0)],
+)
 def test_bare_texts_take_the_jobs_unit_and_numbers_are_mm(typed: Any, unit: str, mm: float) -> None:
     assert read_given(FORM, {"length": typed}, unit)["length"] == pytest.approx(mm)
 
@@ -64,11 +65,18 @@ def test_a_field_of_another_choice_is_refused_not_dropped() -> None:
 
 @pytest.mark.parametrize(
     ("typed", "words"),
-    [({"length": "wide"}, "No number"), ({"length": 11}, "must be 0 to 10"), ({"length": True}, "must be a number"),
-     ({"length": 1, "pick": "c"}, "not one of a, b"), ({"length": 1, "words": 3}, "must be a text"),
-     ({"length": 1, "lines": [3]}, "list of texts"), ({"length": "3 kgf"}, "not a unit of length"),
-     ({"length": 1, "count": 12}, "must be 1 to 9"), ({}, "Length is missing")],
-)  # fmt: skip
+    [
+        ({"length": "wide"}, "No number"),
+        ({"length": 11}, "must be 0 to 10"),
+        ({"length": True}, "must be a number"),
+        ({"length": 1, "pick": "c"}, "not one of a, b"),
+        ({"length": 1, "words": 3}, "must be a text"),
+        ({"length": 1, "lines": [3]}, "list of texts"),
+        ({"length": "3 kgf"}, "not a unit of length"),
+        ({"length": 1, "count": 12}, "must be 1 to 9"),
+        ({}, "Length is missing"),
+    ],
+)
 def test_each_bad_field_says_what_was_wrong(typed: dict[str, Any], words: str) -> None:
     with pytest.raises(InputError, match=words):
         read_given(FORM, typed)

@@ -47,7 +47,9 @@ def graded(part: Part, grade: str, **more: str) -> Basis:
 
 
 def fact(kind: str, body: Any, seq: int = 0) -> Fact:
-    return Fact(f"f{seq}-{kind}", kind, getattr(body, "part", ""), body, "Jun", "", seq)
+    return Fact(
+        id=f"f{seq}-{kind}", kind=kind, subject=getattr(body, "part", ""), body=body, by="Jun", at="", seq=seq
+    )
 
 
 def test_every_group_of_part_has_look_fors_each_with_a_meaning() -> None:
@@ -227,9 +229,15 @@ def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
 
 @pytest.mark.parametrize(
     ("marked", "says"),
-    [([5], "One tooth"), ([5, 6, 7], "side by side"), ([39, 1, 2], "side by side"), (range(1, 40), "All round"),
-     (range(1, 19, 2), "On one side"), ([1, 9, 20, 31], "Scattered")],
-)  # fmt: skip
+    [
+        ([5], "One tooth"),
+        ([5, 6, 7], "side by side"),
+        ([39, 1, 2], "side by side"),
+        (range(1, 40), "All round"),
+        (range(1, 19, 2), "On one side"),
+        ([1, 9, 20, 31], "Scattered"),
+    ],
+)
 def test_the_pattern_of_damaged_teeth(marked: Sequence[int], says: str) -> None:
     assert says in pattern_words(39, marked)
 

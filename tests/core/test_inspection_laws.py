@@ -21,10 +21,15 @@ KEYS = [g.key for g in GRADES]
 JUDGED = KEYS[:-1]
 STRICT = {"reuse": 0, "dress": 1, "send_out": 2, "replace": 2, "hold": 2, "": 3}
 parts = st.builds(
-    lambda kind, teeth, safety, scarce, single: Part("p", "Part", kind, teeth=teeth, safety=safety, scarce=scarce,
-                                                     single_use=single),
-    st.sampled_from(sorted(PART_KINDS)), st.sampled_from([0, 30]), st.booleans(), st.booleans(), st.booleans(),
-)  # fmt: skip
+    lambda kind, teeth, safety, scarce, single: Part(
+        key="p", label="Part", kind=kind, teeth=teeth, safety=safety, scarce=scarce, single_use=single
+    ),
+    st.sampled_from(sorted(PART_KINDS)),
+    st.sampled_from([0, 30]),
+    st.booleans(),
+    st.booleans(),
+    st.booleans(),
+)
 
 
 def basis(part: Part, grades: list[str]) -> Basis:

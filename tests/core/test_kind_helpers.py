@@ -48,7 +48,10 @@ def test_nothing_to_judge_is_not_read() -> None:
 
 
 def slots(*optional: bool) -> list[Slot]:
-    return [Slot(f"s{n}", "", "", {}, "length", "travel", optional=o) for n, o in enumerate(optional)]
+    return [
+        Slot(key=f"s{n}", label="", group="", axes={}, quantity="length", nature="travel", optional=o)
+        for n, o in enumerate(optional)
+    ]
 
 
 def test_the_next_reading_is_the_first_owed_that_is_not_optional() -> None:
@@ -58,8 +61,11 @@ def test_the_next_reading_is_the_first_owed_that_is_not_optional() -> None:
 
 
 def acts() -> tuple[Act, ...]:
-    return (Act("a", 1, "as_found", {"pack": (1,)}, seq=1), Act("b", 2, "move", {"pack": (2,)}, seq=2),
-            Act("c", 2, "recount", {"pack": (3,)}, seq=3))  # fmt: skip
+    return (
+        Act("a", 1, "as_found", {"pack": (1,)}, seq=1),
+        Act("b", 2, "move", {"pack": (2,)}, seq=2),
+        Act("c", 2, "recount", {"pack": (3,)}, seq=3),
+    )
 
 
 def test_a_state_is_what_the_last_act_up_to_the_round_says() -> None:

@@ -178,8 +178,14 @@ def test_a_harmonic_needs_eight_readings_and_finds_the_high_spot() -> None:
 
 
 def mesh() -> dict[str, Any]:
-    given = {"least": 0.15, "greatest": 0.25, "pinion_sense": "out", "carrier_total": 2.4, "pinion_angle": 20,
-             "source": "gear card"}  # fmt: skip
+    given = {
+        "least": 0.15,
+        "greatest": 0.25,
+        "pinion_sense": "out",
+        "carrier_total": 2.4,
+        "pinion_angle": 20,
+        "source": "gear card",
+    }
     mask = [[0, 0, 0, 0], [1, 1, 0, 0], [1, 1, 0, 0], [0, 0, 0, 0]]
     entries = [
         {"slot": f"lash.{n}", "text": t} for n, t in ((1, "0.19"), (2, "0.20"), (3, "0.21"), (4, "0.20"))
@@ -211,13 +217,21 @@ def test_several_rows_and_knobs_are_named_as_not_solved() -> None:
     from bornek.core.settings.records import Context
     from bornek.core.windows import Verdict
 
-    joint = find_kind("bevel_mesh").response(Context(given=dict.fromkeys(
-        ("pressure_angle", "pinion_angle", "spiral_angle"), 20.0)))  # fmt: skip
+    joint = find_kind("bevel_mesh").response(
+        Context(given=dict.fromkeys(("pressure_angle", "pinion_angle", "spiral_angle"), 20.0))
+    )
     assert joint is not None
     assert (len(joint.k0), len(joint.k0[0])) == (3, 2)
     one = find_kind("two_row_bench")
-    given = {"least": 0.05, "greatest": 0.1, "source": "", "arrangement": "spacer_between", "gauge_c": 20.0,
-             "bearing_c": 20.0, "spacer_c": 20.0}  # fmt: skip
+    given = {
+        "least": 0.05,
+        "greatest": 0.1,
+        "source": "",
+        "arrangement": "spacer_between",
+        "gauge_c": 20.0,
+        "bearing_c": 20.0,
+        "spacer_c": 20.0,
+    }
     history = replay(one, Context(given=given))
     assert history is not None
     with pytest.raises(NotSolved):

@@ -45,10 +45,12 @@ def test_then_the_readings_are_asked_for_by_their_place() -> None:
     [
         ({"mark_up.1": "0.3"}, "First: two more readings, mark up."),
         ({f"mark_up.{n}": "0.3" for n in (1, 2, 3)}, "First: three readings, mark down."),
-        ({**{f"mark_up.{n}": "0.3" for n in (1, 2, 3)}, "mark_down.1": "0.3", "mark_down.2": "0.3"},
-         "First: one more reading, mark down."),
+        (
+            {**{f"mark_up.{n}": "0.3" for n in (1, 2, 3)}, "mark_down.1": "0.3", "mark_down.2": "0.3"},
+            "First: one more reading, mark down.",
+        ),
     ],
-)  # fmt: skip
+)
 def test_what_is_still_owed_is_counted(readings: dict[str, str], owed: str) -> None:
     found = sheet([0.5, 0.25], readings)
     assert found["aside_head"] == owed

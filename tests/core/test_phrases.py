@@ -11,8 +11,8 @@ from bornek.core.windows import AtMost, Interval, Normal, Verdict
 from bornek.core.working import Sum
 
 MM, THOU = Speech(), Speech("thou")
-SPACER = Knob("s", "Spacer", "p", "mm", Continuous(0.005, 0, 100), noun="spacer")
-NUT = Knob("n", "Nut", "p", "deg", Lattice(0, 5, 10), noun="nut")
+SPACER = Knob(key="s", label="Spacer", place="p", unit="mm", domain=Continuous(0.005, 0, 100), noun="spacer")
+NUT = Knob(key="n", label="Nut", place="p", unit="deg", domain=Lattice(0, 5, 10), noun="nut")
 
 
 def nm(*hundredths: int) -> tuple[int, ...]:

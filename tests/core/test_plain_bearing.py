@@ -135,17 +135,30 @@ def test_a_slip_in_one_size_is_asked_about() -> None:
 
 @given(st.floats(20, 200), st.floats(-0.05, 0.05), st.floats(-0.05, 0.05))
 def test_form_does_not_depend_on_the_size(size: float, across: float, along: float) -> None:
-    form = form_of({("near", "up"): size, ("near", "across"): size + across,
-                    ("far", "up"): size + along, ("far", "across"): size + along + across})  # fmt: skip
+    form = form_of(
+        {
+            ("near", "up"): size,
+            ("near", "across"): size + across,
+            ("far", "up"): size + along,
+            ("far", "across"): size + along + across,
+        }
+    )
     assert form.ovality_mm == pytest.approx(abs(across), abs=1e-6)
     assert form.taper_mm == pytest.approx(abs(along), abs=1e-6)
 
 
 @pytest.mark.parametrize(
     ("nominal", "fit", "least", "greatest"),
-    [(80, "k6", 80.002, 80.021), (100, "H7", 100.0, 100.035), (50, "h6", 49.984, 50.0), (40, "js6", 39.992, 40.008),
-     (62, "N7", 61.961, 61.991), (25, "m5", 25.008, 25.017), (80, "g6", 79.971, 79.990)],
-)  # fmt: skip
+    [
+        (80, "k6", 80.002, 80.021),
+        (100, "H7", 100.0, 100.035),
+        (50, "h6", 49.984, 50.0),
+        (40, "js6", 39.992, 40.008),
+        (62, "N7", 61.961, 61.991),
+        (25, "m5", 25.008, 25.017),
+        (80, "g6", 79.971, 79.990),
+    ],
+)
 def test_fit_classes_by_the_table(nominal: float, fit: str, least: float, greatest: float) -> None:
     found = limits_of(nominal, fit)
     assert (found.least, found.greatest) == pytest.approx((least, greatest))

@@ -8,18 +8,35 @@ from bornek.core.quantities import Speech, from_nm, parse, to_nm
 
 @pytest.mark.parametrize(
     ("text", "mm"),
-    [("8 thou", 0.2032), ('.008"', 0.2032), ("0,20", 0.20), ("8 tenths", 0.02032), ("0.2 mm", 0.2),
-     ("1/4 in", 6.35), ("1 1/2 in", 38.1), ("−0.05", -0.05), ("200 µm", 0.2), ("200 μm", 0.2), ("5", 5.0)],
-)  # fmt: skip
+    [
+        ("8 thou", 0.2032),
+        ('.008"', 0.2032),
+        ("0,20", 0.20),
+        ("8 tenths", 0.02032),
+        ("0.2 mm", 0.2),
+        ("1/4 in", 6.35),
+        ("1 1/2 in", 38.1),
+        ("−0.05", -0.05),
+        ("200 µm", 0.2),
+        ("200 μm", 0.2),
+        ("5", 5.0),
+    ],
+)
 def test_lengths_are_read_as_they_are_spoken(text: str, mm: float) -> None:
     assert parse(text).value == pytest.approx(mm, abs=1e-9)
 
 
 @pytest.mark.parametrize(
     ("text", "quantity", "value"),
-    [("12 kgf", "force", 117.6798), ("85 lb-ft", "torque", 115.2445), ("10 lb-in", "torque", 1.12985),
-     ("2 kN", "force", 2000.0), ("68 °F", "temperature", 20.0), ("30'", "angle", 0.5)],
-)  # fmt: skip
+    [
+        ("12 kgf", "force", 117.6798),
+        ("85 lb-ft", "torque", 115.2445),
+        ("10 lb-in", "torque", 1.12985),
+        ("2 kN", "force", 2000.0),
+        ("68 °F", "temperature", 20.0),
+        ("30'", "angle", 0.5),
+    ],
+)
 def test_other_quantities_come_to_the_cores_unit(text: str, quantity: str, value: float) -> None:
     assert parse(text, quantity).value == pytest.approx(value, rel=1e-5)
 

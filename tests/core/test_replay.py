@@ -115,7 +115,7 @@ def test_one_position_has_no_slope() -> None:
     assert slope(replayed(bench(((50,), 0.15), ((50,), 0.152)))) is None
 
 
-R = Response(("y",), ("k",), ((1.0,),), (0.15,), (0.006,), (0.0035,))
+R = Response(rows=("y",), knobs=("k",), k0=((1.0,),), rho=(0.15,), s_a=(0.006,), s_r=(0.0035,))
 
 
 def test_without_history_the_prior_stands() -> None:

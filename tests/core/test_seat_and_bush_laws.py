@@ -17,8 +17,11 @@ GAUGE = {"id": "m", "name": "micrometer", "division": 0.001, "calibration_u": 0.
 
 
 def entries(what: str, size: float, number: int = 1) -> list[dict[str, Any]]:
-    return [{"slot": f"{what}.{p}.{w}", "text": f"{size:.4f}", "round": number, "confirmed": True}
-            for p, _ in PLACES for w, _ in DIRECTIONS]  # fmt: skip
+    return [
+        {"slot": f"{what}.{p}.{w}", "text": f"{size:.4f}", "round": number, "confirmed": True}
+        for p, _ in PLACES
+        for w, _ in DIRECTIONS
+    ]
 
 
 def bush(bore: float, journal: float = 49.99, **more: Any) -> dict[str, Any]:
@@ -113,10 +116,14 @@ def seat(size: float, what: str, **more: Any) -> dict[str, Any]:
 @pytest.mark.parametrize(
     ("what", "fit", "size", "words"),
     [
-        ("journal", "k6", 59.98, "Worn"), ("journal", "k6", 60.06, "More stock"), ("bore", "H7", 60.08, "Worn"),
-        ("bore", "H7", 59.95, "More stock"), ("housing", "N7", 60.02, "Worn"), ("journal", "k6", 60.011, ""),
+        ("journal", "k6", 59.98, "Worn"),
+        ("journal", "k6", 60.06, "More stock"),
+        ("bore", "H7", 60.08, "Worn"),
+        ("bore", "H7", 59.95, "More stock"),
+        ("housing", "N7", 60.02, "Worn"),
+        ("journal", "k6", 60.011, ""),
     ],
-)  # fmt: skip
+)
 def test_wear_has_its_side(what: str, fit: str, size: float, words: str) -> None:
     sentence = compute("seat_size", seat(size, what, fit=fit))["outcome"]["next_sentence"]
     assert sentence.startswith(words)

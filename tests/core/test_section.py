@@ -55,9 +55,11 @@ def test_every_place_has_a_flag_of_44_px_on_a_tablet_too(unit: str) -> None:
 def test_no_flag_hides_the_spot_of_another_place(unit: str) -> None:
     flags = DRAWN[unit].flags
     assert [
-        (f.key, o.key) for f in flags for o in flags
+        (f.key, o.key)
+        for f in flags
+        for o in flags
         if f.x < o.spot[0] < f.x + f.w and f.y < o.spot[1] < f.y + f.h
-    ] == []  # fmt: skip
+    ] == []
 
 
 @pytest.mark.parametrize("unit", SIX)
@@ -96,15 +98,20 @@ def test_radii_follow_the_tooth_counts() -> None:
 
 
 def unit(parts: list[dict[str, Any]], **more: Any) -> Any:
-    return read_definition({"shafts": [{"key": "s", "label": "shaft"}, {"key": "t", "label": "second"}],
-                            "parts": parts, **more})  # fmt: skip
+    return read_definition(
+        {"shafts": [{"key": "s", "label": "shaft"}, {"key": "t", "label": "second"}], "parts": parts, **more}
+    )
 
 
 def test_an_order_that_contradicts_the_meshes_is_refused() -> None:
-    parts = [{"key": k, "label": k, "kind": "gear", "shaft": s, "teeth": 20}
-             for k, s in (("a", "s"), ("b", "s"), ("c", "t"), ("d", "t"))]  # fmt: skip
-    crossed = [{"key": "m", "label": "m", "driver": "a", "driven": "d", "toward": "below"},
-               {"key": "n", "label": "n", "driver": "b", "driven": "c", "toward": "below"}]  # fmt: skip
+    parts = [
+        {"key": k, "label": k, "kind": "gear", "shaft": s, "teeth": 20}
+        for k, s in (("a", "s"), ("b", "s"), ("c", "t"), ("d", "t"))
+    ]
+    crossed = [
+        {"key": "m", "label": "m", "driver": "a", "driven": "d", "toward": "below"},
+        {"key": "n", "label": "n", "driver": "b", "driven": "c", "toward": "below"},
+    ]
     with pytest.raises(NotSolved, match="contradict"):
         draw_section(unit(parts, meshes=crossed))
 
@@ -121,8 +128,10 @@ KINDS = st.sampled_from(
 @given(kinds=st.lists(KINDS, min_size=1, max_size=14), places=st.integers(0, 9))
 def test_whatever_sits_on_a_shaft_nothing_overlaps(kinds: list[str], places: int) -> None:
     parts = [{"key": f"p{i}", "label": f"part {i}", "kind": k, "shaft": "s"} for i, k in enumerate(kinds)]
-    at = [{"key": f"at{i}", "label": "place", "at": f"p{i % len(kinds)}", "shim_form": "C" if i % 2 else "none"}
-          for i in range(places)]  # fmt: skip
+    at = [
+        {"key": f"at{i}", "label": "place", "at": f"p{i % len(kinds)}", "shim_form": "C" if i % 2 else "none"}
+        for i in range(places)
+    ]
     section = draw_section(unit(parts, places=at))
     assert len(section.flags) == places
     assert not any(overlap(a, b) for a, b in combinations(boxes(section), 2))

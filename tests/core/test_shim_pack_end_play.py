@@ -12,11 +12,23 @@ STOCK = {"0.05": 10, "0.10": 10, "0.20": 10, "0.25": 10, "0.50": 10}
 
 
 def preload(**more: Any) -> dict[str, Any]:
-    given = {"meant": "preload", "least": 0.05, "greatest": 0.10, "sense": "adds", "torque": "80 Nm",
-             "source": "drawing", "drag_least": 1, "drag_greatest": 2} | more  # fmt: skip
-    return {"given": given, "gauges": [{"id": "d", "name": "dial"}], "stock": STOCK,
-            "acts": [{"round": 1, "states": {"pack": [0.5, 0.25, 0.1, 0.05]}}],
-            "entries": [row("mark_up", n, t) for n, t in ((1, "0.24"), (2, "0.25"), (3, "0.245"))]}  # fmt: skip
+    given = {
+        "meant": "preload",
+        "least": 0.05,
+        "greatest": 0.10,
+        "sense": "adds",
+        "torque": "80 Nm",
+        "source": "drawing",
+        "drag_least": 1,
+        "drag_greatest": 2,
+    } | more
+    return {
+        "given": given,
+        "gauges": [{"id": "d", "name": "dial"}],
+        "stock": STOCK,
+        "acts": [{"round": 1, "states": {"pack": [0.5, 0.25, 0.1, 0.05]}}],
+        "entries": [row("mark_up", n, t) for n, t in ((1, "0.24"), (2, "0.25"), (3, "0.245"))],
+    }
 
 
 def play(least: float = 0.06, greatest: float = 0.12, **more: Any) -> dict[str, Any]:
@@ -199,10 +211,17 @@ def test_finished_jobs_of_the_type_draw_the_prior() -> None:
 
 @pytest.mark.parametrize(
     ("change", "field"),
-    [({"given": {}}, "least"), ({"unit": "furlong"}, "unit"), ({"entries": [{"slot": "nowhere"}]}, "entries[0].slot"),
-     ({"acts": [{"states": {"pack": [-1]}}]}, "acts[0].states"), ({"stock": {"0.1": "many"}}, "stock"),
-     ({"whatever": 1}, "whatever"), ({"given": 3}, "given"), ({"entries": [{"slot": "travel.mark_up.1", "text": "x"}]}, "entries[0]")],
-)  # fmt: skip
+    [
+        ({"given": {}}, "least"),
+        ({"unit": "furlong"}, "unit"),
+        ({"entries": [{"slot": "nowhere"}]}, "entries[0].slot"),
+        ({"acts": [{"states": {"pack": [-1]}}]}, "acts[0].states"),
+        ({"stock": {"0.1": "many"}}, "stock"),
+        ({"whatever": 1}, "whatever"),
+        ({"given": 3}, "given"),
+        ({"entries": [{"slot": "travel.mark_up.1", "text": "x"}]}, "entries[0]"),
+    ],
+)
 def test_bad_input_names_its_field_and_the_next_step(change: dict[str, Any], field: str) -> None:
     with pytest.raises(BornekError) as refused:
         compute(KIND, play() | change)

@@ -4,12 +4,25 @@ from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Confirm, Entry, Scalar
 from bornek.core.settings.sifting import sift, sift_checks
 
-SLOTS = [Slot(f"s{n}", f"Station {n}", "G", {"rep": n}, "length", "travel", plausible=(0.0, 1.0), peers="p")
-         for n in (1, 2, 3)]  # fmt: skip
+SLOTS = [
+    Slot(
+        key=f"s{n}",
+        label=f"Station {n}",
+        group="G",
+        axes={"rep": n},
+        quantity="length",
+        nature="travel",
+        plausible=(0.0, 1.0),
+        peers="p",
+    )
+    for n in (1, 2, 3)
+]
 
 
 def entry(slot: str, value: float, seq: int, confirmed: bool = False, by: str = "") -> Entry:
-    return Entry(f"e{seq}", slot, Scalar(value), as_typed=str(value), seq=seq, confirmed=confirmed, by=by)
+    return Entry(
+        id=f"e{seq}", slot=slot, raw=Scalar(value), as_typed=str(value), seq=seq, confirmed=confirmed, by=by
+    )
 
 
 def test_plain_readings_count_in_slot_order() -> None:
@@ -48,7 +61,16 @@ def test_entries_for_stations_that_are_not_there_are_left_aside() -> None:
 
 
 def test_a_confirmation_is_never_a_slip() -> None:
-    slot = Slot("ok", "Done?", "G", {}, "count", "confirm", "confirm", plausible=(5.0, 6.0))
+    slot = Slot(
+        key="ok",
+        label="Done?",
+        group="G",
+        axes={},
+        quantity="count",
+        nature="confirm",
+        accepts="confirm",
+        plausible=(5.0, 6.0),
+    )
     sifted = sift([slot], [Entry("e", "ok", Confirm(True))])
     assert list(sifted.counted) == ["ok"]
 

@@ -32,14 +32,22 @@ class Iron:
 
 def play(iron: Iron, given_more: dict[str, Any] | None = None, most: int = 8) -> tuple[int, dict[str, Any]]:
     """Rounds needed, and the last sheet. Surprises are answered 'unexplained', zeros by the needle."""
-    data: dict[str, Any] = {"given": GIVEN | (given_more or {}), "gauges": [FINE], "stock": DRAWER, "acts": [],
-                            "entries": [], "explanations": []}  # fmt: skip
+    data: dict[str, Any] = {
+        "given": GIVEN | (given_more or {}),
+        "gauges": [FINE],
+        "stock": DRAWER,
+        "acts": [],
+        "entries": [],
+        "explanations": [],
+    }
     for number in range(1, most + 1):
         iron.number = number
         data["acts"].append({"round": number, "states": {"pack": list(iron.pack)}})
         slots = [f"travel.{p}.{n}" for p in ("mark_up", "mark_down") for n in (1, 2, 3)]
-        data["entries"] += [{"slot": s, "value": v, "round": number, "confirmed": True}
-                            for s, v in zip(slots, iron.readings(), strict=True)]  # fmt: skip
+        data["entries"] += [
+            {"slot": s, "value": v, "round": number, "confirmed": True}
+            for s, v in zip(slots, iron.readings(), strict=True)
+        ]
         sheet = compute("shim_pack_end_play", data)
         if sheet["next"] == "needle":
             data["entries"].append({"slot": "needle", "value": True, "round": number})
@@ -92,8 +100,10 @@ def test_the_proposed_pack_can_be_built_from_what_exists(travel: float, pack: li
         {"slot": f"travel.{p}.{n}", "value": travel} for p in ("mark_up", "mark_down") for n in (1, 2, 3)
     ]
     stock = {"0.05": 1, "0.10": 1, "0.20": 1}
-    sheet = compute("shim_pack_end_play", {"given": GIVEN, "entries": entries, "stock": stock,
-                                           "acts": [{"states": {"pack": pack}}]})  # fmt: skip
+    sheet = compute(
+        "shim_pack_end_play",
+        {"given": GIVEN, "entries": entries, "stock": stock, "acts": [{"states": {"pack": pack}}]},
+    )
     best = sheet["move"]["best"]
     if best is not None:
         have = [round(p * 1e6) for p in pack] + [50_000, 100_000, 200_000]

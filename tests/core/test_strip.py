@@ -39,8 +39,14 @@ def keys(found: list[Any]) -> set[str]:
 
 def test_the_unit_type_says_what_is_to_be_found() -> None:
     found = keys(baselines(WINCH))
-    assert {"reading:output-end-play", "pack:output-cover", "witness:bevel-set", "match_marks:helical-pair",
-            "checking_distance:bevel-set", "way_round:output-seal"} <= found  # fmt: skip
+    assert {
+        "reading:output-end-play",
+        "pack:output-cover",
+        "witness:bevel-set",
+        "match_marks:helical-pair",
+        "checking_distance:bevel-set",
+        "way_round:output-seal",
+    } <= found
     assert "witness:helical-pair" not in found
     assert "pack:drum-seat" not in found
 
@@ -66,8 +72,10 @@ def test_match_marks_end_with_either_gear_and_the_pinions_own_mark_never_does() 
 
 
 def test_a_fact_takes_its_baseline_and_what_is_let_go_says_who_and_why() -> None:
-    facts = [Fact("1", "pack", "output-cover", PackFound("output-cover", ("0.5",), "top", "at 6")),
-             Fact("2", "let_go", "", LetGo(("witness:bevel-set",), "teeth broken off"), "Marl")]  # fmt: skip
+    facts = [
+        Fact("1", "pack", "output-cover", PackFound("output-cover", ("0.5",), "top", "at 6")),
+        Fact("2", "let_go", "", LetGo(("witness:bevel-set",), "teeth broken off"), "Marl"),
+    ]
     state = {b.key: b for b in baselines(WINCH, facts, read={"output-end-play"})}
     assert state["pack:output-cover"].state == "taken"
     assert state["reading:output-end-play"].state == "taken"
@@ -78,11 +86,18 @@ def test_a_fact_takes_its_baseline_and_what_is_let_go_says_who_and_why() -> None
 @pytest.mark.parametrize(
     ("kind", "way", "dead"),
     [
-        ("taper_bearing", "puller", False), ("taper_bearing", "cage_pull", True), ("taper_bearing", "weld_shrink", True),
-        ("gear", "cage_pull", False), ("gear", "flame", True), ("bush", "grease_press", True), ("bush", "press", False),
-        ("nut", "cut", True), ("seal", "draw", True), ("cover", "draw", False),
+        ("taper_bearing", "puller", False),
+        ("taper_bearing", "cage_pull", True),
+        ("taper_bearing", "weld_shrink", True),
+        ("gear", "cage_pull", False),
+        ("gear", "flame", True),
+        ("bush", "grease_press", True),
+        ("bush", "press", False),
+        ("nut", "cut", True),
+        ("seal", "draw", True),
+        ("cover", "draw", False),
     ],
-)  # fmt: skip
+)
 def test_some_ways_of_removal_end_a_parts_life(kind: str, way: str, dead: bool) -> None:
     assert bool(doomed(Part("p", "Part", kind), find_way(way))) is dead
 
@@ -140,9 +155,15 @@ def test_in_the_field_lock_out_comes_before_everything() -> None:
 
 def test_the_sentence_follows_the_strip_to_its_end() -> None:
     d = Definition(parts=(Part("w", "Washers", "fastener", count=2), Part("c", "Case", "housing")))
-    said = [text_of(say_strip("bench", [], standings(d, facts), facts))
-            for facts in ([], [off("w", count=1)], [off("w", count=2)],
-                          [off("w", count=2), Fact("l", "loose", "", Loose("pin", "the sump"))])]  # fmt: skip
+    said = [
+        text_of(say_strip("bench", [], standings(d, facts), facts))
+        for facts in (
+            [],
+            [off("w", count=1)],
+            [off("w", count=2)],
+            [off("w", count=2), Fact("l", "loose", "", Loose("pin", "the sump"))],
+        )
+    ]
     assert "Log each part" in said[0]
     assert "1 of 2" in said[1]
     assert "Everything is off" in said[2]

@@ -110,9 +110,13 @@ ROWS = (
 
 @pytest.mark.parametrize(
     ("serial", "basis", "source"),
-    [("A-50", "new parts", "any"), ("A-120", "new parts", "new"), ("A-120", "worn matched parts", "worn"),
-     ("A-50", "worn matched parts", "any")],
-)  # fmt: skip
+    [
+        ("A-50", "new parts", "any"),
+        ("A-120", "new parts", "new"),
+        ("A-120", "worn matched parts", "worn"),
+        ("A-50", "worn matched parts", "any"),
+    ],
+)
 def test_the_row_for_the_machine_is_chosen(serial: str, basis: str, source: str) -> None:
     assert choose_limit(ROWS, serial, basis).source == source
 

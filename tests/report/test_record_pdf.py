@@ -39,8 +39,16 @@ def test_every_job_of_the_yard_has_its_paper(client: FlaskClient, job: str) -> N
 
 def test_the_gearbox_tells_its_strip_and_its_inspection(client: FlaskClient) -> None:
     text = record(client, "k08")
-    for words in ("locked out", "M6 spring washer", "NOT ACCOUNTED FOR", "Inspection", "Loose on its seat",
-                  "BB-6310 from Lower Lock stores", "teeth 17, 18, 19 chipped", "First draft of the build order"):  # fmt: skip
+    for words in (
+        "locked out",
+        "M6 spring washer",
+        "NOT ACCOUNTED FOR",
+        "Inspection",
+        "Loose on its seat",
+        "BB-6310 from Lower Lock stores",
+        "teeth 17, 18, 19 chipped",
+        "First draft of the build order",
+    ):
         assert words in text, words
 
 
@@ -72,9 +80,21 @@ def test_the_section_is_given_out_as_a_drawing_with_its_places(client: FlaskClie
 
 
 def line(**changed: Any) -> dict[str, Any]:
-    return {"tag": "W-1", "label": "Seal", "what": "send_out", "number": "S-1", "substitutes": ["A", "B"], "count": 2,
-            "supplier": "store", "promised": "2026-12-01", "state": "sent out", "late": True, "words": "",
-            "read_again": ["Play"], "by": "Jun"} | changed  # fmt: skip
+    return {
+        "tag": "W-1",
+        "label": "Seal",
+        "what": "send_out",
+        "number": "S-1",
+        "substitutes": ["A", "B"],
+        "count": 2,
+        "supplier": "store",
+        "promised": "2026-12-01",
+        "state": "sent out",
+        "late": True,
+        "words": "",
+        "read_again": ["Play"],
+        "by": "Jun",
+    } | changed
 
 
 def test_an_order_is_a_line_with_its_columns() -> None:

@@ -9,8 +9,14 @@ ACTOR = {"X-Mechanic": "oda"}
 
 
 def receive(client: FlaskClient, job: str = "n1", **changed: Any) -> Any:
-    body = {"id": job, "revision": "ramp-winch.1", "tag": "W-40", "name": "Spare winch", "serial": "RW7-0900",
-            "complaint": "None"} | changed  # fmt: skip
+    body = {
+        "id": job,
+        "revision": "ramp-winch.1",
+        "tag": "W-40",
+        "name": "Spare winch",
+        "serial": "RW7-0900",
+        "complaint": "None",
+    } | changed
     return client.post("/api/jobs", json=body, headers=ACTOR)
 
 
@@ -47,8 +53,12 @@ def test_what_it_ran_with_is_frozen_when_it_moves(client: FlaskClient) -> None:
 def test_a_serial_read_off_later_is_named_then(client: FlaskClient) -> None:
     assert bevel(receive(client).get_json())["serial"] == ""
     answer = client.post("/api/jobs/n1/serials", json={"serials": {"bevel-pinion": "SET-9"}}, headers=ACTOR)
-    assert bevel(answer.get_json()) == {"part": "bevel-pinion", "label": bevel(answer.get_json())["label"],
-                                        "serial": "SET-9", "stays": []}  # fmt: skip
+    assert bevel(answer.get_json()) == {
+        "part": "bevel-pinion",
+        "label": bevel(answer.get_json())["label"],
+        "serial": "SET-9",
+        "stays": [],
+    }
 
 
 def test_a_part_without_a_serial_of_its_own_is_refused_with_those_that_have(client: FlaskClient) -> None:

@@ -29,8 +29,12 @@ def setting(key: str, place: str, **more: Any) -> dict[str, Any]:
 def trio(yard: Database) -> FlaskClient:
     """Two settings at one cover, a third at another cover that rests on the first, a fourth that does not."""
     places = [{"key": k, "label": k, "shim_form": "C3 ring"} for k in ("front", "back", "side")]
-    settings = [setting("one", "front"), setting("two", "front"), setting("three", "back", rests_on=["front"]),
-                setting("four", "side")]  # fmt: skip
+    settings = [
+        setting("one", "front"),
+        setting("two", "front"),
+        setting("three", "back", rests_on=["front"]),
+        setting("four", "side"),
+    ]
     with yard.writing() as session:
         desk = Desk(session, "oda", NOW)
         define_type(desk, "trio", "Trio", {"places": places, "settings": settings})
@@ -99,10 +103,14 @@ def test_a_reseat_counts_as_disturbance_too(trio: FlaskClient) -> None:
 
 @pytest.mark.parametrize(
     ("kind", "states", "words"),
-    [("move", {}, "has not been entered yet"), ("move", {"nut": 3}, "no adjuster 'nut'"),
-     ("as_found", {"pack": 3}, "give a list of shims"), ("as_found", {}, "say what is in after it"),
-     ("as_found", {"pack": [99]}, "at most 20 mm")],
-)  # fmt: skip
+    [
+        ("move", {}, "has not been entered yet"),
+        ("move", {"nut": 3}, "no adjuster 'nut'"),
+        ("as_found", {"pack": 3}, "give a list of shims"),
+        ("as_found", {}, "say what is in after it"),
+        ("as_found", {"pack": [99]}, "at most 20 mm"),
+    ],
+)
 def test_an_act_that_cannot_be_written_says_why(
     trio: FlaskClient, kind: str, states: Any, words: str
 ) -> None:

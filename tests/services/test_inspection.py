@@ -36,15 +36,26 @@ def write(database: Database, kind: str, job: str = "p22", **body: Any) -> dict[
 def order(
     database: Database, number: str, promised: str, job: str = "p22", part: str = "thrust-bearing"
 ) -> str:
-    shown = write(database, "ordered", job, part=part, what="order", number=number, supplier="Lower Lock stores",
-                  promised=promised)  # fmt: skip
+    shown = write(
+        database,
+        "ordered",
+        job,
+        part=part,
+        what="order",
+        number=number,
+        supplier="Lower Lock stores",
+        promised=promised,
+    )
     return str(shown["orders"][-1]["id"])
 
 
 def fit(database: Database, part: str = "motor-shaft", label: str = "", **given: str) -> None:
     with database.writing() as session:
-        add_fit(Desk(session, "marl", NOW), "p22", {"part": part, "kind": "seat_size", "label": label,
-                                                    "given": SEAT | given})  # fmt: skip
+        add_fit(
+            Desk(session, "marl", NOW),
+            "p22",
+            {"part": part, "kind": "seat_size", "label": label, "given": SEAT | given},
+        )
 
 
 def points(database: Database, part: str) -> list[str]:
@@ -79,9 +90,13 @@ def test_the_unit_type_does_not_grow_with_the_job(yard: Database) -> None:
 
 @pytest.mark.parametrize(
     ("given", "why"),
-    [({"fit": "snug"}, "is not a fit class"), ({"fit": "H7"}, "class for holes"), ({"nominal": "wide"}, "No number"),
-     ({"fit": "", "least": "60.1", "greatest": "60.0"}, "must lie below")],
-)  # fmt: skip
+    [
+        ({"fit": "snug"}, "is not a fit class"),
+        ({"fit": "H7"}, "class for holes"),
+        ({"nominal": "wide"}, "No number"),
+        ({"fit": "", "least": "60.1", "greatest": "60.0"}, "must lie below"),
+    ],
+)
 def test_a_fit_that_cannot_be_reckoned_is_refused_and_nothing_is_laid_out(
     yard: Database, given: dict[str, str], why: str
 ) -> None:

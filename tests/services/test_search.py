@@ -18,12 +18,20 @@ def find(client: FlaskClient, typed: str) -> list[tuple[str, str]]:
 @pytest.mark.parametrize(
     ("typed", "wanted"),
     [
-        ("W-17", ("job", "W-17")), ("wick", ("job", "W-17")), ("RW7-0412", ("job", "W-17")),
-        ("GB-322", ("part", "K-08")), ("countershaft sec", ("part", "K-08")), ("K8-3", ("bag", "K-08")),
-        ("K-08/2", ("bag", "K-08")), ("SET-1439", ("serial", "W-08")), ("brisk", ("mechanic", "K-08")),
-        ("oda", ("mechanic", "K-08")), ("spring washer", ("loose", "K-08")), ("snap ring of second", ("wrong", "K-08")),
+        ("W-17", ("job", "W-17")),
+        ("wick", ("job", "W-17")),
+        ("RW7-0412", ("job", "W-17")),
+        ("GB-322", ("part", "K-08")),
+        ("countershaft sec", ("part", "K-08")),
+        ("K8-3", ("bag", "K-08")),
+        ("K-08/2", ("bag", "K-08")),
+        ("SET-1439", ("serial", "W-08")),
+        ("brisk", ("mechanic", "K-08")),
+        ("oda", ("mechanic", "K-08")),
+        ("spring washer", ("loose", "K-08")),
+        ("snap ring of second", ("wrong", "K-08")),
     ],
-)  # fmt: skip
+)
 def test_it_is_found_by_what_people_type(client: FlaskClient, typed: str, wanted: tuple[str, str]) -> None:
     assert wanted in find(client, typed)
 
@@ -70,6 +78,9 @@ def test_the_board_follows_the_drawer(client: FlaskClient) -> None:
 
     assert "for a 0.10" in said()
     for n, thickness in enumerate(("0.10", "0.08", "0.05")):
-        client.post("/api/drawer/counts", headers={"X-Mechanic": "oda"},
-                    json={"id": f"c{n}", "form": "C3 ring", "thickness": thickness, "count": 0})  # fmt: skip
+        client.post(
+            "/api/drawer/counts",
+            headers={"X-Mechanic": "oda"},
+            json={"id": f"c{n}", "form": "C3 ring", "thickness": thickness, "count": 0},
+        )
     assert "for a 0.10" not in said()

@@ -21,8 +21,13 @@ def row(client: FlaskClient, job: str) -> dict[str, Any]:
 
 def order(client: FlaskClient, promised: str, job: str = "t05", part: str = "table-nut") -> str:
     parts = [p["key"] for p in client.get(f"/api/jobs/{job}/inspection").get_json()["parts"]]
-    body = {"part": part if part in parts else parts[0], "what": "order", "number": "N-1", "supplier": "Lower Lock stores",
-            "promised": promised}  # fmt: skip
+    body = {
+        "part": part if part in parts else parts[0],
+        "what": "order",
+        "number": "N-1",
+        "supplier": "Lower Lock stores",
+        "promised": promised,
+    }
     sent = {"id": f"order-{promised}", "kind": "ordered", "body": body}
     answer = client.post(f"/api/jobs/{job}/inspection", json=sent, headers=ACTOR)
     assert answer.status_code == 201
@@ -33,7 +38,10 @@ def test_the_counts_are_those_of_the_bands(client: FlaskClient) -> None:
     shown = board(client)
     bands = [r["band"] for r in shown["rows"]]
     assert (bands.count("hands"), bands.count("held"), bands.count("done")) == (
-        shown["needs_hands"], shown["held_up"], shown["ready"])  # fmt: skip
+        shown["needs_hands"],
+        shown["held_up"],
+        shown["ready"],
+    )
 
 
 def test_what_waits_for_somebody_is_held_and_says_for_what(client: FlaskClient) -> None:

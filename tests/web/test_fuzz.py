@@ -20,8 +20,12 @@ from bornek.store.database import Database
 from helpers import NOW
 
 SPEC = json.loads((Path(__file__).parents[2] / "docs/openapi.json").read_text(encoding="utf-8"))
-OPERATIONS = [(path, method) for path, verbs in SPEC["paths"].items() for method in verbs
-              if method in ("get", "post") and not path.endswith("/imports")]  # fmt: skip
+OPERATIONS = [
+    (path, method)
+    for path, verbs in SPEC["paths"].items()
+    for method in verbs
+    if method in ("get", "post") and not path.endswith("/imports")
+]
 CHECKS = [not_a_server_error, status_code_conformance, content_type_conformance, response_schema_conformance]
 
 
@@ -31,9 +35,12 @@ def test_no_answer_is_a_crash_and_each_is_documented(yard: Database, path: str, 
     operation = schema[path][method.upper()]
 
     @settings(
-        max_examples=12, derandomize=True, deadline=None, database=None,
+        max_examples=12,
+        derandomize=True,
+        deadline=None,
+        database=None,
         suppress_health_check=list(HealthCheck),
-    )  # fmt: skip
+    )
     @given(case=operation.as_strategy())
     def fuzz(case: schemathesis.Case) -> None:
         case.path_parameters = {k: _real(k, v) for k, v in (case.path_parameters or {}).items()}

@@ -121,8 +121,15 @@ def test_evidence_looked_at_again_replaces_what_was_said(client: FlaskClient) ->
 
 
 def test_an_order_runs_late_shows_on_the_board_and_comes_in(client: FlaskClient) -> None:
-    shown = written(client, "ordered", part="thrust-bearing", what="order", number="th-18", supplier="Yard store",
-                    promised="2026-11-20")  # fmt: skip
+    shown = written(
+        client,
+        "ordered",
+        part="thrust-bearing",
+        what="order",
+        number="th-18",
+        supplier="Yard store",
+        promised="2026-11-20",
+    )
     assert shown["orders"][0]["late"]
     while (board := client.get("/api/board").get_json())["unread"]:
         pass
@@ -232,8 +239,12 @@ def test_photos_hang_on_evidence(client: FlaskClient) -> None:
 
     out = io.BytesIO()
     Image.new("RGB", (40, 30), (120, 60, 20)).save(out, "PNG")
-    answer = client.post("/api/jobs/p22/photos?id=ph1&subject=evidence:grit&caption=sump", data=out.getvalue(),
-                         headers=ACTOR, content_type="application/octet-stream")  # fmt: skip
+    answer = client.post(
+        "/api/jobs/p22/photos?id=ph1&subject=evidence:grit&caption=sump",
+        data=out.getvalue(),
+        headers=ACTOR,
+        content_type="application/octet-stream",
+    )
     assert answer.status_code == 201, answer.get_json()
     assert next(e for e in view(client)["evidence"] if e["key"] == "grit")["photos"] == 1
 

@@ -44,14 +44,18 @@ def test_nobody_grades_without_a_name(client: FlaskClient) -> None:
 @pytest.mark.parametrize(
     ("changed", "field"),
     [
-        ({"kind": "removed"}, "kind"), ({"kind": "guess"}, "kind"), ({"id": ""}, "id"), ({"extra": 1}, "extra"),
-        ({"body": []}, "body"), ({"body": {"part": "ghost", "grades": {}}}, "part"),
+        ({"kind": "removed"}, "kind"),
+        ({"kind": "guess"}, "kind"),
+        ({"id": ""}, "id"),
+        ({"extra": 1}, "extra"),
+        ({"body": []}, "body"),
+        ({"body": {"part": "ghost", "grades": {}}}, "part"),
         ({"body": {"part": "coupling-key", "grades": {"fit": "fine"}}}, "grades"),
         ({"body": {"part": "coupling-key", "grades": {"spalls": "sound"}}}, "grades"),
         ({"body": {"part": "coupling-key", "grades": {}, "folds": 99}}, "folds"),
         ({"body": {"part": "coupling-key"}}, "grades"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_is_refused_by_its_field_and_nothing_is_stored(
     client: FlaskClient, changed: dict[str, Any], field: str
 ) -> None:

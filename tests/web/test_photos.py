@@ -127,8 +127,11 @@ def test_two_hundred_megabytes_are_refused_before_they_are_read(client: FlaskCli
             return bytes(max(size, 1))
 
     body = Endless()
-    answer = client.post("/api/jobs/w17/photos?id=x", headers={"X-Mechanic": "marl"},
-                         environ_overrides={"wsgi.input": body, "CONTENT_LENGTH": "200000000"})  # fmt: skip
+    answer = client.post(
+        "/api/jobs/w17/photos?id=x",
+        headers={"X-Mechanic": "marl"},
+        environ_overrides={"wsgi.input": body, "CONTENT_LENGTH": "200000000"},
+    )
     assert answer.status_code == 413
     assert answer.get_json()["next_step"] == "Send a smaller file."
     assert body.read_so_far < 20_000_000

@@ -28,9 +28,14 @@ def test_no_error_is_answered_only_by_the_root() -> None:
 
 @pytest.mark.parametrize(
     ("method", "path", "status"),
-    [("get", "/api/nothing", 404), ("get", "/api/settings/none", 404), ("delete", "/api/board", 405),
-     ("get", "/api/jobs/none/record.pdf", 404), ("post", "/api/kinds/none/compute", 415)],
-)  # fmt: skip
+    [
+        ("get", "/api/nothing", 404),
+        ("get", "/api/settings/none", 404),
+        ("delete", "/api/board", 405),
+        ("get", "/api/jobs/none/record.pdf", 404),
+        ("post", "/api/kinds/none/compute", 415),
+    ],
+)
 def test_http_errors_take_the_same_shape(client: FlaskClient, method: str, path: str, status: int) -> None:
     answer = client.open(path, method=method.upper())
     assert answer.status_code == status

@@ -6,8 +6,14 @@ from helpers import Bench
 
 
 def receive(client: FlaskClient, **changed: Any) -> Any:
-    body = {"id": "new-1", "revision": "ramp-winch.1", "tag": "W-20", "name": "Third Lock ramp winch",
-            "serial": "RW7-0999", "complaint": "Slips"} | changed  # fmt: skip
+    body = {
+        "id": "new-1",
+        "revision": "ramp-winch.1",
+        "tag": "W-20",
+        "name": "Third Lock ramp winch",
+        "serial": "RW7-0999",
+        "complaint": "Slips",
+    } | changed
     return client.post("/api/jobs", json=body, headers={"X-Mechanic": "oda"})
 
 

@@ -9,8 +9,14 @@ ACTOR = {"X-Mechanic": "oda"}
 
 
 def receive(client: FlaskClient, **changed: Any) -> Any:
-    body = {"id": "r1", "revision": "ramp-winch.1", "tag": "W-41", "name": "Spare winch", "serial": "RW7-0901",
-            "complaint": "Knocks"} | changed  # fmt: skip
+    body = {
+        "id": "r1",
+        "revision": "ramp-winch.1",
+        "tag": "W-41",
+        "name": "Spare winch",
+        "serial": "RW7-0901",
+        "complaint": "Knocks",
+    } | changed
     return client.post("/api/jobs", json=body, headers=ACTOR)
 
 

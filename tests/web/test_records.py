@@ -17,8 +17,18 @@ from helpers import NOW
 def test_the_pdf_tells_as_found_rounds_as_left_and_who(client: FlaskClient) -> None:
     pdf = PdfReader(io.BytesIO(client.get("/api/jobs/w11/record.pdf").data))
     text = " ".join(page.extract_text() for page in pdf.pages)
-    for words in ("W-11", "As found", "0.190", "As left", "0.092", "Jun Havers", "named, not authenticated",
-                  "Yard drawing RW-7", "Mean of 6", "Not verified"):  # fmt: skip
+    for words in (
+        "W-11",
+        "As found",
+        "0.190",
+        "As left",
+        "0.092",
+        "Jun Havers",
+        "named, not authenticated",
+        "Yard drawing RW-7",
+        "Mean of 6",
+        "Not verified",
+    ):
         assert words in text, words
 
 

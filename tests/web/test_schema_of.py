@@ -91,10 +91,15 @@ def test_an_idempotency_key_has_a_length(pump: Bench) -> None:
 
 @pytest.mark.parametrize(
     ("body", "field"),
-    [({"id": "../x", "slot": "s", "text": "1"}, "id"), ({"id": "x", "slot": "", "text": "1"}, "slot"),
-     ({"id": "x", "slot": "s", "text": "1" * 61}, "text"), ({"id": "x", "slot": "s", "round": 0}, "round"),
-     ({"id": "x", "slot": "s", "seen": -1}, "seen"), ({"id": "x", "slot": "s", "extra": 1}, "extra")],
-)  # fmt: skip
+    [
+        ({"id": "../x", "slot": "s", "text": "1"}, "id"),
+        ({"id": "x", "slot": "", "text": "1"}, "slot"),
+        ({"id": "x", "slot": "s", "text": "1" * 61}, "text"),
+        ({"id": "x", "slot": "s", "round": 0}, "round"),
+        ({"id": "x", "slot": "s", "seen": -1}, "seen"),
+        ({"id": "x", "slot": "s", "extra": 1}, "extra"),
+    ],
+)
 def test_what_is_sent_is_bounded_field_by_field(pump: Bench, body: dict[str, Any], field: str) -> None:
     answer = pump.client.post(f"{pump.url}/entries", json=body, headers={"X-Mechanic": "marl"})
     assert answer.status_code == 422
@@ -103,9 +108,15 @@ def test_what_is_sent_is_bounded_field_by_field(pump: Bench, body: dict[str, Any
 
 @pytest.mark.parametrize(
     ("changed", "words"),
-    [({"slot": "nowhere"}, "no station 'nowhere'"), ({"round": 9}, "no round 9"), ({"gauge": "none"}, "No gauge"),
-     ({"text": "3 kgf"}, "not a unit of length"), ({"supersedes": "none", "seen": 0}, "not there"), ({"void": True}, "Only a reading that is there")],
-)  # fmt: skip
+    [
+        ({"slot": "nowhere"}, "no station 'nowhere'"),
+        ({"round": 9}, "no round 9"),
+        ({"gauge": "none"}, "No gauge"),
+        ({"text": "3 kgf"}, "not a unit of length"),
+        ({"supersedes": "none", "seen": 0}, "not there"),
+        ({"void": True}, "Only a reading that is there"),
+    ],
+)
 def test_a_reading_that_cannot_be_kept_says_why(pump: Bench, changed: dict[str, Any], words: str) -> None:
     answer = pump.post("entries", {"slot": "travel.mark_up.1", "text": "0.3"} | changed)
     assert answer.status_code in (404, 422)

@@ -49,8 +49,13 @@ def test_a_slip_stays_asked_until_it_is_confirmed(pump: Bench) -> None:
     cell = view["sheet"]["cells"][1]
     assert cell["status"] == "asked"
     assert cell["slips"][0]["meant"] == 0.3
-    body = {"slot": cell["slot"], "text": "3.0", "supersedes": cell["entries"][0]["id"], "confirmed": True,
-            "seen": view["version"]}  # fmt: skip
+    body = {
+        "slot": cell["slot"],
+        "text": "3.0",
+        "supersedes": cell["entries"][0]["id"],
+        "confirmed": True,
+        "seen": view["version"],
+    }
     assert pump.written("entries", body)["sheet"]["cells"][1]["status"] == "taken"
 
 

@@ -62,8 +62,9 @@ def test_let_go_with_a_reason_it_is_written_and_the_record_keeps_who_and_why(cli
     keys = ["reading:thrust-end-play", "pack:thrust-cover"]
     silent = write(client, "removed", part="thrust-bearing", way="puller", let_go=keys)
     assert silent.get_json()["field"] == "let_go_words"
-    view = write(client, "removed", part="thrust-bearing", way="puller", let_go=keys,
-                 let_go_words="bearing in pieces").get_json()  # fmt: skip
+    view = write(
+        client, "removed", part="thrust-bearing", way="puller", let_go=keys, let_go_words="bearing in pieces"
+    ).get_json()
     assert state(view, "pack:thrust-cover") == "let go"
     record = client.get("/api/jobs/p22/record").get_json()
     assert any("let go by Marl Tennick: bearing in pieces" in line["words"] for line in record["strip"])
@@ -119,8 +120,14 @@ def test_an_open_loose_item_blocks_closing(client: FlaskClient) -> None:
 
 
 def test_in_the_field_lock_out_is_asked_first_and_blocks_closing(client: FlaskClient) -> None:
-    body = {"id": "f-1", "revision": "capstan.1", "tag": "C-77", "name": "Far capstan", "serial": "QC-9",
-            "stands": "field"}  # fmt: skip
+    body = {
+        "id": "f-1",
+        "revision": "capstan.1",
+        "tag": "C-77",
+        "name": "Far capstan",
+        "serial": "QC-9",
+        "stands": "field",
+    }
     job = client.post("/api/jobs", json=body, headers={"X-Mechanic": "oda"}).get_json()
     assert any("lock-out" in b for b in job["close_blockers"])
     assert strip(client, "f-1")["say"][0]["text"].startswith("Lock out")
@@ -155,8 +162,11 @@ def test_a_gear_set_brings_its_baseline_from_another_housing(client: FlaskClient
 
 
 def test_a_serial_read_off_later_is_known_again(client: FlaskClient) -> None:
-    answer = client.post("/api/jobs/w11/serials", json={"serials": {"bevel-gear": "SET-1439-07"}},
-                         headers={"X-Mechanic": "jun"})  # fmt: skip
+    answer = client.post(
+        "/api/jobs/w11/serials",
+        json={"serials": {"bevel-gear": "SET-1439-07"}},
+        headers={"X-Mechanic": "jun"},
+    )
     stays = {c["part"]: c["stays"] for c in answer.get_json()["components"]}["bevel-gear"]
     assert {s["tag"] for s in stays} == {"W-08", "W-17"}
     wrong = client.post(
@@ -168,8 +178,13 @@ def test_a_serial_read_off_later_is_known_again(client: FlaskClient) -> None:
 def test_the_record_shows_section_strip_and_draft_as_pdf(client: FlaskClient) -> None:
     pdf = PdfReader(io.BytesIO(client.get("/api/jobs/k08/record.pdf").data))
     text = " ".join(" ".join(page.extract_text() for page in pdf.pages).split())
-    for words in ("snap ring of second gear out of its groove", "NOT ACCOUNTED FOR", "First draft of the build order",
-                  "key with Oda Brisk", "countershaft"):  # fmt: skip
+    for words in (
+        "snap ring of second gear out of its groove",
+        "NOT ACCOUNTED FOR",
+        "First draft of the build order",
+        "key with Oda Brisk",
+        "countershaft",
+    ):
         assert words in text
 
 

@@ -42,10 +42,15 @@ def test_the_document_is_the_codes_own() -> None:
 
 @pytest.mark.parametrize(
     ("path", "value"),
-    [(("definition", "parts", 0, "kind"), "sprocketoid"), (("definition", "parts", 0, "count"), "two"),
-     (("definition", "shafts", 0, "line"), "slanted"), (("edition",), 7), (("format",), "other"),
-     (("definition", "places", 0, "colour"), "red")],
-)  # fmt: skip
+    [
+        (("definition", "parts", 0, "kind"), "sprocketoid"),
+        (("definition", "parts", 0, "count"), "two"),
+        (("definition", "shafts", 0, "line"), "slanted"),
+        (("edition",), 7),
+        (("format",), "other"),
+        (("definition", "places", 0, "colour"), "red"),
+    ],
+)
 def test_what_is_wrong_fits_neither_schema_nor_yard(
     client: FlaskClient, schema: Any, winch: dict[str, Any], path: tuple[Any, ...], value: Any
 ) -> None:

@@ -110,9 +110,12 @@ def test_a_cell_that_a_spreadsheet_would_run_is_led_by_an_apostrophe_and_comes_b
 
 @pytest.mark.parametrize(
     ("csv", "words"),
-    [("key,label\na,b", "no column 'kind'"), ("key,label,kind,colour\na,b,gear,red", "'colour' is not known"),
-     ("key,label,kind,count\na,b,gear,many", "Line 2, count")],
-)  # fmt: skip
+    [
+        ("key,label\na,b", "no column 'kind'"),
+        ("key,label,kind,colour\na,b,gear,red", "'colour' is not known"),
+        ("key,label,kind,count\na,b,gear,many", "Line 2, count"),
+    ],
+)
 def test_a_parts_list_that_does_not_hold_names_line_and_column(
     client: FlaskClient, csv: str, words: str
 ) -> None:
@@ -134,19 +137,26 @@ def test_a_job_from_nothing_grows_by_its_own_definition(client: FlaskClient, win
     body = {"id": "bare", "tag": "N-1", "name": "Nameless box", "serial": "?-1"}
     job = client.post("/api/jobs", json=body, headers=HEADERS).get_json()
     assert (job["settings"], job["section"]["shapes"]) == ([], [])
-    grown = client.post("/api/jobs/bare/definition", headers=HEADERS,
-                        json={"definition": winch["definition"], "seen": job["version"]})  # fmt: skip
+    grown = client.post(
+        "/api/jobs/bare/definition",
+        headers=HEADERS,
+        json={"definition": winch["definition"], "seen": job["version"]},
+    )
     assert grown.status_code == 422
     fitting = deepcopy(winch["definition"])
     fitting["settings"][0]["limits"] = [{"least": "0.05", "greatest": "0.1", "source": "own card"}]
-    grown = client.post("/api/jobs/bare/definition", headers=HEADERS,
-                        json={"definition": fitting, "seen": job["version"]})  # fmt: skip
+    grown = client.post(
+        "/api/jobs/bare/definition", headers=HEADERS, json={"definition": fitting, "seen": job["version"]}
+    )
     assert grown.status_code == 201, grown.get_json()
     assert len(grown.get_json()["settings"]) == 3
     less = deepcopy(fitting)
     less["parts"] = less["parts"][1:]
-    refused = client.post("/api/jobs/bare/definition", headers=HEADERS,
-                          json={"definition": less, "seen": grown.get_json()["version"]})  # fmt: skip
+    refused = client.post(
+        "/api/jobs/bare/definition",
+        headers=HEADERS,
+        json={"definition": less, "seen": grown.get_json()["version"]},
+    )
     assert "in use in this job" in refused.get_json()["message"]
     stale = client.post("/api/jobs/bare/definition", headers=HEADERS, json={"definition": fitting, "seen": 0})
     assert stale.status_code == 409

@@ -43,8 +43,11 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
         raise InputError("The input must be a JSON object.", next_step="See `bornek kinds`.")
     unknown = set(data) - TOP
     if unknown:
-        raise InputError(f"Unknown part {sorted(unknown)[0]!r}.", field=sorted(unknown)[0],
-                         next_step="Use: " + ", ".join(sorted(TOP)) + ".")  # fmt: skip
+        raise InputError(
+            f"Unknown part {sorted(unknown)[0]!r}.",
+            field=sorted(unknown)[0],
+            next_step="Use: " + ", ".join(sorted(TOP)) + ".",
+        )
     unit = data.get("unit", "mm")
     if unit not in ("mm", "thou"):
         raise InputError(f"unit must be mm or thou (got {unit!r}).", field="unit")
@@ -57,14 +60,19 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
     acts = tuple(_act(row, i, unit) for i, row in enumerate(_list(data, "acts")))
     rounds = [_whole(row, "round", 1) for row in _list(data, "entries")] + [a.round for a in acts]
     ctx = Context(
-        given=given, acts=acts, gauges=gauges, gauge=chosen, unit=unit,
-        round=max(rounds, default=1), stock=_stock(_object(data, "stock")),
+        given=given,
+        acts=acts,
+        gauges=gauges,
+        gauge=chosen,
+        unit=unit,
+        round=max(rounds, default=1),
+        stock=_stock(_object(data, "stock")),
         history=tuple(_learned(r) for r in _list(data, "history")),
         explanations=tuple(
             Explanation(_whole(r, "round", 1), str(r.get("cause", ""))) for r in _list(data, "explanations")
         ),
         school={str(k): str(v) for k, v in _object(data, "school").items()},
-    )  # fmt: skip
+    )
     default = gauges[chosen].unit if chosen in gauges and gauges[chosen].quantity == "length" else unit
     for i, row in enumerate(_list(data, "entries")):
         entry = _entry(row, i, kind.guide(ctx.at(_whole(row, "round", 1))).slots, default)
@@ -84,24 +92,48 @@ def input_schema(kind_id: str) -> dict[str, Any]:
         "properties": {
             "unit": {"enum": ["mm", "thou"]},
             "given": given_schema(kind),
-            "entries": {"type": "array", "items": row | {
-                "properties": {"slot": {"type": "string"}, "round": {"type": "integer", "minimum": 1},
-                               "text": {"type": "string"}, "value": {}, "confirmed": {"type": "boolean"}},
-                "required": ["slot"]}},
-            "acts": {"type": "array", "items": row | {
-                "properties": {"round": {"type": "integer", "minimum": 1},
-                               "states": {"type": "object",
-                                          "description": "adjuster: list of shims in mm, or a position"}},
-                "required": ["states"]}},
-            "stock": {"type": "object", "description": "shim thickness in mm: count",
-                      "additionalProperties": {"type": "integer"}},
-            "gauges": {"type": "array", "items": row}, "gauge": {"type": "string"},
-            "history": {"type": "array", "items": row}, "explanations": {"type": "array", "items": row},
+            "entries": {
+                "type": "array",
+                "items": row
+                | {
+                    "properties": {
+                        "slot": {"type": "string"},
+                        "round": {"type": "integer", "minimum": 1},
+                        "text": {"type": "string"},
+                        "value": {},
+                        "confirmed": {"type": "boolean"},
+                    },
+                    "required": ["slot"],
+                },
+            },
+            "acts": {
+                "type": "array",
+                "items": row
+                | {
+                    "properties": {
+                        "round": {"type": "integer", "minimum": 1},
+                        "states": {
+                            "type": "object",
+                            "description": "adjuster: list of shims in mm, or a position",
+                        },
+                    },
+                    "required": ["states"],
+                },
+            },
+            "stock": {
+                "type": "object",
+                "description": "shim thickness in mm: count",
+                "additionalProperties": {"type": "integer"},
+            },
+            "gauges": {"type": "array", "items": row},
+            "gauge": {"type": "string"},
+            "history": {"type": "array", "items": row},
+            "explanations": {"type": "array", "items": row},
             "school": {"type": "object"},
         },
         "required": ["given"],
         "additionalProperties": False,
-    }  # fmt: skip
+    }
 
 
 def read_raw(slot: Slot, raw: Any, default_unit: str) -> Raw:
@@ -147,8 +179,9 @@ def _between(slot: Slot, raw: Any, default_unit: str) -> Between:
         )
     lo, hi = (_number(slot, p, default_unit) for p in parts)
     if lo >= hi:
-        raise InputError(f"{slot.label}: the blade that goes must be thinner than the one that does not.",
-                         field=slot.key)  # fmt: skip
+        raise InputError(
+            f"{slot.label}: the blade that goes must be thinner than the one that does not.", field=slot.key
+        )
     return Between(lo, hi)
 
 
@@ -172,35 +205,62 @@ def _entry(row: Mapping[str, Any], i: int, slots: tuple[Slot, ...], unit: str) -
     slot = next((s for s in slots if s.key == row.get("slot")), None)
     if slot is None:
         known = ", ".join(s.key for s in slots)
-        raise InputError(f"entries[{i}]: no station {row.get('slot')!r}.", field=f"entries[{i}].slot",
-                         next_step=f"Stations now: {known}.")  # fmt: skip
+        raise InputError(
+            f"entries[{i}]: no station {row.get('slot')!r}.",
+            field=f"entries[{i}].slot",
+            next_step=f"Stations now: {known}.",
+        )
     raw = row.get("text", row.get("value"))
     try:
         value = read_raw(slot, raw, unit)
     except BornekError as error:
         error.field = f"entries[{i}]"
         raise
-    return Entry(str(row.get("id", i)), slot.key, value, _whole(row, "round", 1),
-                 str(row.get("gauge", "")), str(raw), row.get("confirmed") is True, seq=i)  # fmt: skip
+    return Entry(
+        id=str(row.get("id", i)),
+        slot=slot.key,
+        raw=value,
+        round=_whole(row, "round", 1),
+        gauge=str(row.get("gauge", "")),
+        as_typed=str(raw),
+        confirmed=row.get("confirmed") is True,
+        seq=i,
+    )
 
 
 def _act(row: Mapping[str, Any], i: int, unit: str) -> Act:
     states = _object(row, "states")
     predicted = row.get("predicted")
     return Act(
-        str(row.get("id", i)), _whole(row, "round", 1), str(row.get("kind", "move")),
-        {str(k): read_state(v, f"acts[{i}].states", unit) for k, v in states.items()},
-        Predicted(float(predicted["v"]), float(predicted["u"])) if isinstance(predicted, Mapping) else None,
+        id=str(row.get("id", i)),
+        round=_whole(row, "round", 1),
+        kind=str(row.get("kind", "move")),
+        states={str(k): read_state(v, f"acts[{i}].states", unit) for k, v in states.items()},
+        predicted=Predicted(float(predicted["v"]), float(predicted["u"]))
+        if isinstance(predicted, Mapping)
+        else None,
         seq=i,
-    )  # fmt: skip
+    )
 
 
 def _gauge(row: Mapping[str, Any], i: int) -> Gauge:
-    allowed = {"id", "name", "unit", "division", "interpolation", "calibration_u", "quantity", "due",
-               "overdue"}  # fmt: skip
+    allowed = {
+        "id",
+        "name",
+        "unit",
+        "division",
+        "interpolation",
+        "calibration_u",
+        "quantity",
+        "due",
+        "overdue",
+    }
     if set(row) - allowed:
-        raise InputError(f"gauges[{i}] has unknown parts.", field=f"gauges[{i}]",
-                         next_step="Use: " + ", ".join(sorted(allowed)) + ".")  # fmt: skip
+        raise InputError(
+            f"gauges[{i}] has unknown parts.",
+            field=f"gauges[{i}]",
+            next_step="Use: " + ", ".join(sorted(allowed)) + ".",
+        )
     try:
         return Gauge(**{"id": str(i), "name": f"gauge {i}", **row})
     except TypeError as error:

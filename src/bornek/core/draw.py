@@ -88,7 +88,12 @@ def needle(value: Value | None, words: str, say: Speech) -> Needle | None:
         )
     if isinstance(value, AtMost):
         return Needle(
-            value.c, 0.0, f"≤ {say.number(value.c)}".replace("≤ ", "at most "), say.unit, words, True
+            at=value.c,
+            give=0.0,
+            label=f"≤ {say.number(value.c)}".replace("≤ ", "at most "),
+            give_label=say.unit,
+            words=words,
+            bound=True,
         )
     if isinstance(value, Interval):
         middle = (value.a + value.b) / 2
@@ -101,9 +106,13 @@ def window_band(window: Window | None, lo: float, hi: float, say: Speech) -> Ban
     if window is None:
         return None
     return Band(
-        lo if window.lo is None else window.lo, hi if window.hi is None else window.hi,
-        window.words(say), None, window.lo is None, window.hi is None,
-    )  # fmt: skip
+        lo=lo if window.lo is None else window.lo,
+        hi=hi if window.hi is None else window.hi,
+        label=window.words(say),
+        middle=None,
+        open_lo=window.lo is None,
+        open_hi=window.hi is None,
+    )
 
 
 def landing(proposal: Proposal | None, say: Speech) -> Band | None:
@@ -133,10 +142,21 @@ def strip(result: Result, history: History | None, proposal: Proposal | None, sa
     lo, hi = strip_scale(_points(history, result, land), result.window)
     words = value_words(result.value, result.window, result.verdict, say)
     return Strip(
-        result.label, say.unit, lo, hi, _ticks(lo, hi, say.per_mm),
-        window_band(result.window, lo, hi, say), None, result.aim, result.readings,
-        needle(result.value, words, say), result.verdict.code, result.verdict.words, land, result.verdict.leaning,
-    )  # fmt: skip
+        label=result.label,
+        unit=say.unit,
+        lo=lo,
+        hi=hi,
+        ticks=_ticks(lo, hi, say.per_mm),
+        window=window_band(result.window, lo, hi, say),
+        window_not_in_force=None,
+        aim=result.aim,
+        readings=result.readings,
+        needle=needle(result.value, words, say),
+        verdict=result.verdict.code,
+        verdict_words=result.verdict.words,
+        landing=land,
+        verdict_leaning=result.verdict.leaning,
+    )
 
 
 def plain_strip(result: Result, unit: str) -> Strip:
@@ -149,19 +169,37 @@ def plain_strip(result: Result, unit: str) -> Strip:
     band = None
     if w is not None:
         a, b = (lo if w.lo is None else w.lo), (hi if w.hi is None else w.hi)
-        band = Band(a, b, f"{a:g}–{b:g}", None, w.lo is None, w.hi is None)
+        band = Band(lo=a, hi=b, label=f"{a:g}–{b:g}", middle=None, open_lo=w.lo is None, open_hi=w.hi is None)
     mark = None
     if isinstance(result.value, Normal):
-        mark = Needle(result.value.v, 2 * result.value.u, f"{result.value.v:.2f}",
-                      f"± {2 * result.value.u:.2f} {unit}", "")  # fmt: skip
-    return Strip(result.label, unit, lo, hi, _ticks(lo, hi, 1.0), band, None, result.aim,
-                 result.readings, mark, result.verdict.code, result.verdict.words)  # fmt: skip
+        mark = Needle(
+            result.value.v,
+            2 * result.value.u,
+            f"{result.value.v:.2f}",
+            f"± {2 * result.value.u:.2f} {unit}",
+            "",
+        )
+    return Strip(
+        label=result.label,
+        unit=unit,
+        lo=lo,
+        hi=hi,
+        ticks=_ticks(lo, hi, 1.0),
+        window=band,
+        window_not_in_force=None,
+        aim=result.aim,
+        readings=result.readings,
+        needle=mark,
+        verdict=result.verdict.code,
+        verdict_words=result.verdict.words,
+    )
 
 
 def round_log(history: History, shown: Strip, proposal: Proposal | None, say: Speech) -> RoundLog:
     """The rounds downward on the strip's own scale; older ones fold when there are many."""
-    rows = [_log_row(history.rounds[i - 1] if i else None, r, history, say)
-            for i, r in enumerate(history.rounds)]  # fmt: skip
+    rows = [
+        _log_row(history.rounds[i - 1] if i else None, r, history, say) for i, r in enumerate(history.rounds)
+    ]
     folded = len(rows) - (LOG_ROWS - 1)
     if folded > 1:
         rows = [LogRow(f"Rounds 1 to {folded}", "folded", None, None), *rows[folded:]]
@@ -171,9 +209,15 @@ def round_log(history: History, shown: Strip, proposal: Proposal | None, say: Sp
         if history.last.state is not None:
             move = text_of(adjust(history.knob, history.last.state, state, say)).strip().rstrip(".")
         rows.append(
-            LogRow(f"Round {history.last.number + 1}", _state_words(history, state, say), None,
-                   landing(proposal, say), move, "expected")
-        )  # fmt: skip
+            LogRow(
+                label=f"Round {history.last.number + 1}",
+                pack=_state_words(history, state, say),
+                found=None,
+                predicted=landing(proposal, say),
+                move=move,
+                remark="expected",
+            )
+        )
     return RoundLog(shown.lo, shown.hi, tuple(rows), shown.window, shown.aim)
 
 
@@ -202,8 +246,15 @@ def _log_row(before: Round | None, r: Round, history: History, say: Speech) -> L
         move = text_of(adjust(history.knob, before.state, r.state, say)).strip().rstrip(".")
     target = r.outcome.target()
     value = target.value if target else r.found
-    return LogRow(f"Round {r.number}", _state_words(history, r.state, say), needle(value, "", say),
-                  predicted, move, remark, r.held_out)  # fmt: skip
+    return LogRow(
+        label=f"Round {r.number}",
+        pack=_state_words(history, r.state, say),
+        found=needle(value, "", say),
+        predicted=predicted,
+        move=move,
+        remark=remark,
+        held_out=r.held_out,
+    )
 
 
 def pack(history: History, proposal: Proposal | None, stock: dict[int, int], say: Speech) -> Pack | None:
@@ -219,10 +270,15 @@ def pack(history: History, proposal: Proposal | None, stock: dict[int, int], say
     out, new = change(now, after)
     by = position(after) - position(now)
     return Pack(
-        history.knob.title, _plates(now, out, "out", say), label, _plates(after, new, "new", say),
-        say.size(position(after)), f"{'+' if by > 0 else ''}{say.size(by)}",
-        history.knob.sense != -1, _drawer_words(new, stock, say),
-    )  # fmt: skip
+        title=history.knob.title,
+        now=_plates(now, out, "out", say),
+        now_label=label,
+        after=_plates(after, new, "new", say),
+        after_label=say.size(position(after)),
+        change_label=f"{'+' if by > 0 else ''}{say.size(by)}",
+        under_cover=history.knob.sense != -1,
+        drawer_label=_drawer_words(new, stock, say),
+    )
 
 
 def _plates(state: tuple[int, ...], moved: list[int], role: str, say: Speech) -> tuple[Plate, ...]:

@@ -52,9 +52,17 @@ def describe_option(history: History, c: Candidate, say: Speech, best: Candidate
     assert now is not None
     total = c.state
     label = say.size(from_nm(sum(total))) if isinstance(total, tuple) else say.size(float(total))
-    return Option(c.state, label, adjust(history.knob, now, c.state, say), c.predicted.v,
-                  c.predicted.u, c.predicted.p_in, c.p_harm, expecting(c.predicted, say),
-                  _why_not(history, c, best, say))  # fmt: skip
+    return Option(
+        state=c.state,
+        label=label,
+        say=adjust(history.knob, now, c.state, say),
+        v=c.predicted.v,
+        u=c.predicted.u,
+        p_in=c.predicted.p_in,
+        p_harm=c.p_harm,
+        expect=expecting(c.predicted, say),
+        why=_why_not(history, c, best, say),
+    )
 
 
 def _why_not(history: History, c: Candidate, best: Candidate | None, say: Speech) -> str:
@@ -88,7 +96,14 @@ def describe_move(history: History, p: Proposal, say: Speech) -> Move:
         missing = f"A {say.size(p.missing)} shim, not in the drawer, would make it {chance(p.missing_p)}."
     best = describe_option(history, p.best, say, None) if p.best else None
     others = tuple(describe_option(history, c, say, p.best) for c in p.alternatives)
-    return Move(best, others, p.stay, _STAY.get(p.stay, ""), missing, p.provable)
+    return Move(
+        best=best,
+        alternatives=others,
+        stay=p.stay,
+        stay_words=_STAY.get(p.stay, ""),
+        missing=missing,
+        provable=p.provable,
+    )
 
 
 def next_say(
@@ -142,23 +157,38 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
     if p.stay == "in":
         spare = say.number(target.verdict.margin or 0)
         if owed:
-            return Next(plain(f"{owed} It reads in so far, {spare} to spare."), "Not yet signed off",
-                        _proof_words(outcome), True)  # fmt: skip
+            return Next(
+                plain(f"{owed} It reads in so far, {spare} to spare."),
+                "Not yet signed off",
+                _proof_words(outcome),
+                True,
+            )
         if outcome.verdict.code != "in":
-            return Next(plain(f"By the shims it is in, {spare} to spare, but the proof is not."),
-                        "Find out why before you move a shim", _proof_words(outcome))  # fmt: skip
+            return Next(
+                plain(f"By the shims it is in, {spare} to spare, but the proof is not."),
+                "Find out why before you move a shim",
+                _proof_words(outcome),
+            )
         return Next(plain(f"Leave it: in, with {spare} to spare. Sign it."), "Nothing to gain", "")
     if p.stay == "censored":
-        return Next(plain(_STAY["censored"]), "A zero hides an unknown preload",
-                    "How tight it is cannot be told from here.")  # fmt: skip
+        return Next(
+            plain(_STAY["censored"]),
+            "A zero hides an unknown preload",
+            "How tight it is cannot be told from here.",
+        )
     if p.best is None:
         return Next(plain(_STAY["nothing"]))
     if p.stay:
-        return Next(plain(_STAY[p.stay]), outcome.verdict.words.capitalize(),
-                    f"{chance(p.now_in)} that it is truly in as it stands.")  # fmt: skip
+        return Next(
+            plain(_STAY[p.stay]),
+            outcome.verdict.words.capitalize(),
+            f"{chance(p.now_in)} that it is truly in as it stands.",
+        )
     assert history.last.state is not None
-    sentence = (*adjust(history.knob, history.last.state, p.best.state, say),
-                Span(expecting(p.best.predicted, say)))  # fmt: skip
+    sentence = (
+        *adjust(history.knob, history.last.state, p.best.state, say),
+        Span(expecting(p.best.predicted, say)),
+    )
     head = f"First: {owed[0].lower()}{owed[1:]}" if owed else "Then read again"
     return Next(sentence, head, _reasons(history, p, say), bool(owed))
 

@@ -89,15 +89,33 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     knobs = list(kind.knobs(ctx))
     known = not knobs or all(k.read or kind.state(ctx, k.key) is not None for k in knobs)
     return Sheet(
-        kind.id, kind.version, kind.title, ctx.unit, ctx.round, kind.cautions,
-        _cells(guide, sifted, ctx), guide.next, guide.stop, guide.restart_at, outcome,
-        judged, say_now.say, say_now.aside_head, say_now.aside, say_now.provisional,
-        describe_move(history, proposal, say) if history and proposal else None, odd,
-        _scenes(outcome, history, proposal, ctx), _blockers(outcome, guide, sifted, odd, known),
-        tuple(ctx.given.get("temporary") or ()), (*leftovers(ctx.given), *outcome.unverified),
-        history.belief.response() if history and len(history.rounds) > 0 else None,
-        slope(history) if history else None, known, _brief(kind, ctx, target),
-    )  # fmt: skip
+        kind=kind.id,
+        kind_version=kind.version,
+        title=kind.title,
+        unit=ctx.unit,
+        round=ctx.round,
+        cautions=kind.cautions,
+        cells=_cells(guide, sifted, ctx),
+        next=guide.next,
+        stop=guide.stop,
+        restart_at=guide.restart_at,
+        outcome=outcome,
+        verdict=judged,
+        say=say_now.say,
+        aside_head=say_now.aside_head,
+        aside=say_now.aside,
+        provisional=say_now.provisional,
+        move=describe_move(history, proposal, say) if history and proposal else None,
+        surprise=odd,
+        scenes=_scenes(outcome, history, proposal, ctx),
+        sign_blockers=_blockers(outcome, guide, sifted, odd, known),
+        temporary=tuple(ctx.given.get("temporary") or ()),
+        unverified=(*leftovers(ctx.given), *outcome.unverified),
+        response=history.belief.response() if history and len(history.rounds) > 0 else None,
+        slope=slope(history) if history else None,
+        state_known=known,
+        given_brief=_brief(kind, ctx, target),
+    )
 
 
 def _blockers(
@@ -147,16 +165,33 @@ def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
         else:
             slips = ()
             status = (
-                "contested" if slot.key in sifted.contested
-                else "taken" if slot.key in sifted.counted
-                else "blocked" if slot.key in guide.blocked
-                else "live" if slot.key == guide.next else "waiting"
-            )  # fmt: skip
+                "contested"
+                if slot.key in sifted.contested
+                else "taken"
+                if slot.key in sifted.counted
+                else "blocked"
+                if slot.key in guide.blocked
+                else "live"
+                if slot.key == guide.next
+                else "waiting"
+            )
         cells.append(
-            Cell(slot.key, slot.label, slot.group, slot.posture, slot.quantity, slot.accepts,
-                 slot.nature, slot.optional, status, entries, _shown(entries, slot.quantity, ctx),
-                 slips, guide.blocked.get(slot.key, ""))
-        )  # fmt: skip
+            Cell(
+                slot=slot.key,
+                label=slot.label,
+                group=slot.group,
+                posture=slot.posture,
+                quantity=slot.quantity,
+                accepts=slot.accepts,
+                nature=slot.nature,
+                optional=slot.optional,
+                status=status,
+                entries=entries,
+                shown=_shown(entries, slot.quantity, ctx),
+                slips=slips,
+                blocked=guide.blocked.get(slot.key, ""),
+            )
+        )
     return tuple(cells)
 
 

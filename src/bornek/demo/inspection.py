@@ -33,12 +33,24 @@ class Judge(Pen):
 
 def seed_inspection(session: Session) -> None:
     pen = Judge(session, "oda", "k08", TODAY, first=101)
-    write_look_for(pen.desk(), {"id": "shop-look-1", "group": "fork", "label": "Yellow stripe of the last rebuild",
-                                "means": "It was in then: look twice at what it slides on.", "kinds": ["fork"]})  # fmt: skip
-    for n, (number, other, words) in enumerate((
-        ("BB-6310", "K 63 110", "same size, brass cage"), ("K 63 110", "LS-310", "sealed on one side: take the seal out"),
-        ("TB-3007", "K 30 207", "wider by 0.03: read the end play again"),
-    ), 1):  # fmt: skip
+    write_look_for(
+        pen.desk(),
+        {
+            "id": "shop-look-1",
+            "group": "fork",
+            "label": "Yellow stripe of the last rebuild",
+            "means": "It was in then: look twice at what it slides on.",
+            "kinds": ["fork"],
+        },
+    )
+    for n, (number, other, words) in enumerate(
+        (
+            ("BB-6310", "K 63 110", "same size, brass cage"),
+            ("K 63 110", "LS-310", "sealed on one side: take the seal out"),
+            ("TB-3007", "K 30 207", "wider by 0.03: read the end play again"),
+        ),
+        1,
+    ):
         write_cross_number(pen.desk(), {"id": f"cross-{n}", "number": number, "other": other, "words": words})
     _parts(pen)
     _cause(pen)
@@ -60,10 +72,23 @@ def _parts(pen: Judge) -> None:
     pen.writes(
         "teeth", part="second", marks=[{"tooth": n, "flank": "drive", "damage": "chip"} for n in (17, 18, 19)]
     )
-    pen.writes("ordered", part="input-bearing", what="order", number="BB-6310", supplier="Lower Lock stores",
-               promised="2026-11-23")  # fmt: skip
-    pen.writes("ordered", part="second", what="order", number="GB-231", supplier="Wickerel gear shop",
-               promised="2026-12-04", words="cut to the old one as a sample")  # fmt: skip
+    pen.writes(
+        "ordered",
+        part="input-bearing",
+        what="order",
+        number="BB-6310",
+        supplier="Lower Lock stores",
+        promised="2026-11-23",
+    )
+    pen.writes(
+        "ordered",
+        part="second",
+        what="order",
+        number="GB-231",
+        supplier="Wickerel gear shop",
+        promised="2026-12-04",
+        words="cut to the old one as a sample",
+    )
 
 
 def _cause(pen: Judge) -> None:
@@ -76,12 +101,28 @@ def _cause(pen: Judge) -> None:
 
 def _bush(pen: Judge) -> None:
     """The bush of second gear gets a number, and is out."""
-    add_fit(pen.desk(), "k08", {"part": "second", "kind": "plain_bearing", "label": "Second gear on its bush",
-                                "given": {"diameter": "60", "least": "0.03", "greatest": "0.07", "torque": None,
-                                          "source": "Yard drawing GB-5, sheet 4"}})  # fmt: skip
+    add_fit(
+        pen.desk(),
+        "k08",
+        {
+            "part": "second",
+            "kind": "plain_bearing",
+            "label": "Second gear on its bush",
+            "given": {
+                "diameter": "60",
+                "least": "0.03",
+                "greatest": "0.07",
+                "torque": None,
+                "source": "Yard drawing GB-5, sheet 4",
+            },
+        },
+    )
     for what, sizes in (("journal", JOURNAL), ("bore", BORE)):
         for place in ("near", "middle", "far"):
             for way, text in sizes:
                 desk = pen.desk()
-                take_reading(desk, "k08.second-gear-on-its-bush",
-                             {"id": f"k08.r{pen.now}", "slot": f"{what}.{place}.{way}", "text": text})  # fmt: skip
+                take_reading(
+                    desk,
+                    "k08.second-gear-on-its-bush",
+                    {"id": f"k08.r{pen.now}", "slot": f"{what}.{place}.{way}", "text": text},
+                )

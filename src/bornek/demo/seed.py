@@ -61,8 +61,9 @@ class Hand:
         take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
 
     def signs(self, remark: str = "") -> None:
-        sign_setting(self.desk(), self.setting_id,
-                     {"id": self.new_id(), "seen": self.seen(), "remark": remark})  # fmt: skip
+        sign_setting(
+            self.desk(), self.setting_id, {"id": self.new_id(), "seen": self.seen(), "remark": remark}
+        )
 
 
 def seed(session: Session, files: Files | None = None) -> None:
@@ -78,8 +79,15 @@ def seed(session: Session, files: Files | None = None) -> None:
         register_gauge(desk, {"quantity": "length", **card})
     for form, lots in DRAWER.items():
         for thickness, n in lots.items():
-            count_shims(desk, {"id": f"seed.{form}.{thickness}".replace(" ", "-"), "form": form,
-                               "thickness": str(thickness), "count": n})  # fmt: skip
+            count_shims(
+                desk,
+                {
+                    "id": f"seed.{form}.{thickness}".replace(" ", "-"),
+                    "form": form,
+                    "thickness": str(thickness),
+                    "count": n,
+                },
+            )
     for type_id, name, definition in TYPES:
         define_type(desk, type_id, name, definition)
     receive_job(Desk(session, "oda", START - timedelta(days=200)), dict(OLD_JOB))

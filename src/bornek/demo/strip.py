@@ -49,10 +49,14 @@ class Pen:
 def patch(x: float, y: float, wide: float, high: float) -> list[list[float]]:
     """A rounded patch of paint: centre and half size as shares of the flank."""
     return [
-        [1.0 if (((j + 0.5) / FLANK_COLUMNS - x) / wide) ** 2 + (((i + 0.5) / FLANK_ROWS - y) / high) ** 2 < 1 else 0.0
-         for j in range(FLANK_COLUMNS)]
+        [
+            1.0
+            if (((j + 0.5) / FLANK_COLUMNS - x) / wide) ** 2 + (((i + 0.5) / FLANK_ROWS - y) / high) ** 2 < 1
+            else 0.0
+            for j in range(FLANK_COLUMNS)
+        ]
         for i in range(FLANK_ROWS)
-    ]  # fmt: skip
+    ]
 
 
 def seed_strip(session: Session, files: Files | None) -> None:
@@ -79,8 +83,13 @@ def seed_old_winch(session: Session) -> None:
         unit="mm",
         convention="plus is farther from the gear",
     )
-    pen.writes("witness", mesh="bevel-set", drive=patch(0.42, 0.55, 0.26, 0.3), coast=patch(0.5, 0.52, 0.24, 0.28),
-               ran="well")  # fmt: skip
+    pen.writes(
+        "witness",
+        mesh="bevel-set",
+        drive=patch(0.42, 0.55, 0.26, 0.3),
+        coast=patch(0.5, 0.52, 0.24, 0.28),
+        ran="well",
+    )
     close_job(pen.desk(), "w08", {"id": "w08.closed", "words": "Housing scrapped; bevel set kept."})
 
 
@@ -92,8 +101,14 @@ def _winch(pen: Pen) -> None:
         marks="none found; yellow paint across tooth 1 and its gap",
         own=True,
     )
-    pen.writes("witness", mesh="bevel-set", drive=patch(0.55, 0.62, 0.3, 0.28), coast=patch(0.46, 0.58, 0.24, 0.24),
-               ran="well", remark="polished, no edge load")  # fmt: skip
+    pen.writes(
+        "witness",
+        mesh="bevel-set",
+        drive=patch(0.55, 0.62, 0.3, 0.28),
+        coast=patch(0.46, 0.58, 0.24, 0.24),
+        ran="well",
+        remark="polished, no edge load",
+    )
     pen.writes("way_round", part="output-seal", words="lip inward, to the oil")
 
 
@@ -108,10 +123,27 @@ def _gearbox(pen: Pen, files: Files | None) -> None:
     pen.writes("way_round", part="output-seal", words="lip to the oil, spring inside")
     pen.writes("way_round", part="dog-high", words="groove to the rear")
     pen.writes("wrong", what="wrong", words="snap ring of second gear out of its groove", part="main-rings")
-    pen.writes("removed", let_go=("reading:input-end-play",), because="input bearing loose in the case: no seat to read from",
-               part="clutch-hub", way="puller", tag="K8-1", side="front", bag="1")  # fmt: skip
-    pen.writes("removed", let_go=("reading:input-end-play",), because="input bearing loose in the case: no seat to read from",
-               part="input-cover-part", way="hand", tag="K8-2", side="front", bag="1", mates=["input-seal"])  # fmt: skip
+    pen.writes(
+        "removed",
+        let_go=("reading:input-end-play",),
+        because="input bearing loose in the case: no seat to read from",
+        part="clutch-hub",
+        way="puller",
+        tag="K8-1",
+        side="front",
+        bag="1",
+    )
+    pen.writes(
+        "removed",
+        let_go=("reading:input-end-play",),
+        because="input bearing loose in the case: no seat to read from",
+        part="input-cover-part",
+        way="hand",
+        tag="K8-2",
+        side="front",
+        bag="1",
+        mates=["input-seal"],
+    )
     pen.takes_off("main-rings", tag="K8-3", count=3, bag="2", remark="one bent")
     pen.takes_off("thrust-washers", tag="K8-4", count=3, bag="2")
     pen.writes("loose", what="M6 spring washer", where="the sump, below second gear")

@@ -41,8 +41,14 @@ def bag_labels_pdf(strip: dict[str, Any]) -> bytes:
         at = n % (COLUMNS * ROWS)
         if n and not at:
             canvas.showPage()
-        _label(canvas, MARGIN + (at % COLUMNS) * WIDE, A4[1] - MARGIN - (at // COLUMNS + 1) * HIGH, code, removals,
-               strip["job"])  # fmt: skip
+        _label(
+            canvas,
+            MARGIN + (at % COLUMNS) * WIDE,
+            A4[1] - MARGIN - (at // COLUMNS + 1) * HIGH,
+            code,
+            removals,
+            strip["job"],
+        )
     canvas.save()
     return out.getvalue()
 
@@ -71,8 +77,16 @@ def _label(
         many = f"{r['count']} × " if r["count"] > 1 else ""
         room_here = room if line > y + HIGH - CODE - 12 else WIDE - 24
         canvas.drawString(x + 12, line, _cut(f"{many}{r['label']}", BOLD, 9.5, room_here))
-        words = "; ".join(w for w in (r["tag"], r["side"], r["orientation"],
-                                      f"with {', '.join(r['mates'])}" if r["mates"] else "") if w)  # fmt: skip
+        words = "; ".join(
+            w
+            for w in (
+                r["tag"],
+                r["side"],
+                r["orientation"],
+                f"with {', '.join(r['mates'])}" if r["mates"] else "",
+            )
+            if w
+        )
         if words:
             canvas.setFont(PLAIN, 8)
             canvas.drawString(x + 12, line - 9, _cut(words, PLAIN, 8, room_here))

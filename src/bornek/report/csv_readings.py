@@ -22,7 +22,17 @@ def readings_csv(record: dict[str, Any]) -> str:
     writer.writerow(HEAD)
     for setting in record["settings"]:
         for e in setting["entries"]:
-            row = (e["seq"], setting["label"], e["round"], e["label"], e["as_typed"], e["shown"],
-                   e["gauge"], e["by"], e["at"], e["fate"])  # fmt: skip
+            row = (
+                e["seq"],
+                setting["label"],
+                e["round"],
+                e["label"],
+                e["as_typed"],
+                e["shown"],
+                e["gauge"],
+                e["by"],
+                e["at"],
+                e["fate"],
+            )
             writer.writerow([safe_cell(cell) for cell in row])
     return out.getvalue()

@@ -26,15 +26,32 @@ class Scale:
         return PAD + share * (self.width - 2 * PAD)
 
 
-def words_at(x: float, y: float, text: str, size: float = 8, bold: bool = False, anchor: str = "start",
-           colour: Color = INK) -> String:  # fmt: skip
-    return String(x, y, text, fontName=BOLD if bold else PLAIN, fontSize=size, textAnchor=anchor,
-                  fillColor=colour)  # fmt: skip
+def words_at(
+    x: float,
+    y: float,
+    text: str,
+    size: float = 8,
+    bold: bool = False,
+    anchor: str = "start",
+    colour: Color = INK,
+) -> String:
+    return String(
+        x, y, text, fontName=BOLD if bold else PLAIN, fontSize=size, textAnchor=anchor, fillColor=colour
+    )
 
 
-def _line(x1: float, y1: float, x2: float, y2: float, width: float, colour: Color = INK,
-          dash: list[int] | None = None) -> Line:  # fmt: skip
-    return Line(x1, y1, x2, y2, strokeWidth=width, strokeColor=colour, strokeDashArray=dash)
+def _line(
+    x1: float,
+    y1: float,
+    x2: float,
+    y2: float,
+    width: float,
+    colour: Color = INK,
+    dash: list[int] | None = None,
+) -> Line:
+    return Line(
+        label=x1, sum=y1, result=x2, main=y2, strokeWidth=width, strokeColor=colour, strokeDashArray=dash
+    )
 
 
 def _box(x: float, y: float, w: float, h: float, fill: Color, stroke: Color | None = None) -> Rect:
@@ -89,8 +106,16 @@ def _needle(d: Drawing, n: Scene, x: Scale, top: float) -> None:
     for end in (lo, hi):
         d.add(_line(end, top + 9, end, top + 15, 1.5))
     right = at < x.width * 0.6
-    d.add(words_at(at + (6 if right else -6), top + 20, f"{n['label']} {n['give_label']}", 11, True,
-                 "start" if right else "end"))  # fmt: skip
+    d.add(
+        words_at(
+            at + (6 if right else -6),
+            top + 20,
+            f"{n['label']} {n['give_label']}",
+            11,
+            True,
+            "start" if right else "end",
+        )
+    )
 
 
 def draw_pack(scene: Scene, width: float) -> Drawing:
@@ -134,8 +159,15 @@ def _found(
     if before is not None:
         d.add(_line(before[0], before[1], at, y, 1))
     mark = Group()
-    mark.add(_line(x(row["found"]["at"] - row["found"]["give"]), y,
-                   x(row["found"]["at"] + row["found"]["give"]), y, 1.5))  # fmt: skip
+    mark.add(
+        _line(
+            x(row["found"]["at"] - row["found"]["give"]),
+            y,
+            x(row["found"]["at"] + row["found"]["give"]),
+            y,
+            1.5,
+        )
+    )
     mark.add(Rect(at - 3, y - 3, 6, 6, rx=3, ry=3, fillColor=INK, strokeWidth=0))
     d.add(mark)
     right = at < x.width * 0.7

@@ -23,8 +23,20 @@ def orders_csv(orders: Sequence[dict[str, Any]]) -> str:
     writer = csv.writer(out, lineterminator="\r\n")
     writer.writerow(HEAD)
     for o in orders:
-        row = (o["tag"], o["label"], o["what"].replace("_", " "), o["number"], "; ".join(o["substitutes"]), o["count"],
-               o["supplier"], o["promised"], o["state"], "late" if o["late"] else "", o["words"],
-               "; ".join(o["read_again"]), o["by"])  # fmt: skip
+        row = (
+            o["tag"],
+            o["label"],
+            o["what"].replace("_", " "),
+            o["number"],
+            "; ".join(o["substitutes"]),
+            o["count"],
+            o["supplier"],
+            o["promised"],
+            o["state"],
+            "late" if o["late"] else "",
+            o["words"],
+            "; ".join(o["read_again"]),
+            o["by"],
+        )
         writer.writerow([safe_cell(cell) for cell in row])
     return out.getvalue()

@@ -38,15 +38,28 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
     job = record["job"]
     out = io.BytesIO()
     title = f"{job['tag']} {job['unit_name']}"
-    doc = SimpleDocTemplate(out, pagesize=A4, leftMargin=48, rightMargin=48, topMargin=44, bottomMargin=52,
-                            title=f"Record {title}", author="Bornek")  # fmt: skip
+    doc = SimpleDocTemplate(
+        out,
+        pagesize=A4,
+        leftMargin=48,
+        rightMargin=48,
+        topMargin=44,
+        bottomMargin=52,
+        title=f"Record {title}",
+        author="Bornek",
+    )
     story: list[Flowable] = [
         _text(f"{job['tag']}   {job['unit_name']}", _TITLE),
-        _text(f"Serial {job['serial']} · received {_day(record['opened_at'])} · printed {_day(now.isoformat())}"),
+        _text(
+            f"Serial {job['serial']} · received {_day(record['opened_at'])} · printed {_day(now.isoformat())}"
+        ),
         _text(f"Complaint: {job['complaint'] or 'none given'}"),
-        _text("Names below are named, not authenticated. The maker's manual, the shop's rules and local "
-              "codes come first.", _SMALL),
-    ]  # fmt: skip
+        _text(
+            "Names below are named, not authenticated. The maker's manual, the shop's rules and local "
+            "codes come first.",
+            _SMALL,
+        ),
+    ]
     if job["known"]:
         story.insert(3, _text(f"Known: {job['known']}"))
     if job["section"]["shapes"]:
@@ -92,9 +105,11 @@ def _setting(s: dict[str, Any]) -> list[Flowable]:
     sheet = s["sheet"]
     head = [
         _text(f"{s['label']}: {sheet['verdict']['words'].upper()}", _HEAD),
-        _grid([["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s)]], [70, WIDTH - 70]),
+        _grid(
+            [["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s)]], [70, WIDTH - 70]
+        ),
         Spacer(0, 6),
-    ]  # fmt: skip
+    ]
     drawn = [_drawing(scene) for scene in sheet["scenes"] if scene["type"] in DRAWERS]
     story: list[Flowable] = [KeepTogether([*head, *drawn[:1]]), *drawn[1:]]
     for result in sheet["outcome"]["results"]:
@@ -120,34 +135,48 @@ def _working(result: dict[str, Any]) -> list[Flowable]:
         return []
     rows = [[line["label"], line["sum"], line["result"]] for line in lines]
     sources = " ".join(result["working"]["sources"])
-    return [_text(f"Working: {result['label'].lower()}", _ZONE),
-            _grid(rows, [110, WIDTH - 190, 80]), _text(f"Window from: {sources}", _SMALL)]  # fmt: skip
+    return [
+        _text(f"Working: {result['label'].lower()}", _ZONE),
+        _grid(rows, [110, WIDTH - 190, 80]),
+        _text(f"Window from: {sources}", _SMALL),
+    ]
 
 
 def _rounds(s: dict[str, Any]) -> list[Flowable]:
-    rows = [[str(a["round"]), a["words"] + (f" ({a['remark']})" if a["remark"] else ""), a["by"], _day(a["at"])]
-            for a in s["acts"]]  # fmt: skip
+    rows = [
+        [str(a["round"]), a["words"] + (f" ({a['remark']})" if a["remark"] else ""), a["by"], _day(a["at"])]
+        for a in s["acts"]
+    ]
     story: list[Flowable] = []
     if rows:
-        story += [_text("What was done", _ZONE), _grid([["Round", "", "By", "When"], *rows],
-                                                       [40, WIDTH - 210, 70, 100])]  # fmt: skip
+        story += [
+            _text("What was done", _ZONE),
+            _grid([["Round", "", "By", "When"], *rows], [40, WIDTH - 210, 70, 100]),
+        ]
     story += [_text(words) for words in s["explanations"]]
-    entries = [[str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], _day(e["at"]), e["fate"]]
-               for e in s["entries"]]  # fmt: skip
+    entries = [
+        [str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], _day(e["at"]), e["fate"]]
+        for e in s["entries"]
+    ]
     if entries:
         head = ["Round", "Station", "As typed", "Value", "By", "When", ""]
-        story += [_text("Readings", _ZONE),
-                  _grid([head, *entries], [36, 112, 56, 56, 64, 112, WIDTH - 436])]  # fmt: skip
+        story += [_text("Readings", _ZONE), _grid([head, *entries], [36, 112, 56, 56, 64, 112, WIDTH - 436])]
     return story
 
 
 def _grid(rows: list[list[str]], widths: list[float]) -> Table:
     table = Table([[_text(cell) for cell in row] for row in rows], widths, hAlign="LEFT", repeatRows=0)
-    table.setStyle(TableStyle([
-        ("LINEBELOW", (0, 0), (-1, -1), 0.5, HAIR), ("VALIGN", (0, 0), (-1, -1), "TOP"),
-        ("TOPPADDING", (0, 0), (-1, -1), 1.5), ("BOTTOMPADDING", (0, 0), (-1, -1), 2.5),
-        ("LEFTPADDING", (0, 0), (-1, -1), 0),
-    ]))  # fmt: skip
+    table.setStyle(
+        TableStyle(
+            [
+                ("LINEBELOW", (0, 0), (-1, -1), 0.5, HAIR),
+                ("VALIGN", (0, 0), (-1, -1), "TOP"),
+                ("TOPPADDING", (0, 0), (-1, -1), 1.5),
+                ("BOTTOMPADDING", (0, 0), (-1, -1), 2.5),
+                ("LEFTPADDING", (0, 0), (-1, -1), 0),
+            ]
+        )
+    )
     return table
 
 

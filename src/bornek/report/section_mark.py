@@ -27,8 +27,15 @@ def draw_section(scene: Scene, width: float) -> Drawing:
         _shape(g, shape, scene["moved"])
     d.add(g)
     for label in scene["labels"]:
-        d.add(words_at((label["x"] + 4) * k, (scene["height"] - label["y"] - label["h"] * 0.75) * k, label["text"], 15 * k,
-                       colour=INK_2))  # fmt: skip
+        d.add(
+            words_at(
+                (label["x"] + 4) * k,
+                (scene["height"] - label["y"] - label["h"] * 0.75) * k,
+                label["text"],
+                15 * k,
+                colour=INK_2,
+            )
+        )
     for flag in scene["flags"]:
         _flag(d, flag, scene["height"], k)
     return d
@@ -38,8 +45,14 @@ def _shape(g: Group, shape: Scene, moved: list[str]) -> None:
     points = [x for p in shape["points"] for x in p]
     role = shape["role"]
     if not shape["closed"]:
-        g.add(PolyLine(points, strokeColor=INK if role == "edge" else INK_2, strokeWidth=1.2,
-                       strokeDashArray=[9, 3, 2, 3] if role == "centre" else None))  # fmt: skip
+        g.add(
+            PolyLine(
+                points,
+                strokeColor=INK if role == "edge" else INK_2,
+                strokeWidth=1.2,
+                strokeDashArray=[9, 3, 2, 3] if role == "centre" else None,
+            )
+        )
         return
     fill = YELLOW if role == "shim" and shape["part"] in moved else FILL.get(role, STEEL)
     g.add(Polygon(points, fillColor=fill, strokeColor=INK, strokeWidth=1.2 if role == "shim" else 2))
@@ -64,7 +77,16 @@ def hatch(points: list[list[float]]) -> list[tuple[float, float, float, float]]:
 def _flag(d: Drawing, flag: Scene, height: float, k: float) -> None:
     x, y, w, h = flag["x"] * k, (height - flag["y"] - flag["h"]) * k, flag["w"] * k, flag["h"] * k
     (sx, sy), (lx, ly) = flag["spot"], flag["leader"]
-    d.add(Line(sx * k, (height - sy) * k, lx * k, (height - ly) * k, strokeColor=INK, strokeWidth=1.2))
+    d.add(
+        Line(
+            label=sx * k,
+            sum=(height - sy) * k,
+            result=lx * k,
+            main=(height - ly) * k,
+            strokeColor=INK,
+            strokeWidth=1.2,
+        )
+    )
     d.add(Rect(sx * k - 2.5, (height - sy) * k - 2.5, 5, 5, rx=2.5, ry=2.5, fillColor=WHITE, strokeColor=INK))
     d.add(Rect(x, y, w, h, fillColor=PLATE, strokeColor=INK, strokeWidth=1.2))
     d.add(words_at(x + w * 0.16, y + h / 2 - 7 * k, str(flag["number"]), 22 * k, True, "middle"))

@@ -26,8 +26,11 @@ class Desk:
     def mechanic(self) -> t.Mechanic:
         found = self.session.get(t.Mechanic, self.actor) if self.actor else None
         if found is None:
-            raise InputError("Nobody is named as doing this.", field="actor",
-                             next_step="Choose your name at the top of the page.")  # fmt: skip
+            raise InputError(
+                "Nobody is named as doing this.",
+                field="actor",
+                next_step="Choose your name at the top of the page.",
+            )
         return found
 
 
@@ -50,8 +53,11 @@ def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str,
     kept = desk.session.get(t.Idempotency, key)
     if kept is not None:
         if kept.request_sha256 != sha:
-            raise KeyReused("This idempotency key was used for another request.",
-                            field="Idempotency-Key", next_step="Make a new key for a new request.")  # fmt: skip
+            raise KeyReused(
+                "This idempotency key was used for another request.",
+                field="Idempotency-Key",
+                next_step="Make a new key for a new request.",
+            )
         return kept.answer
     answer = _fitting(desk, work)
     desk.session.add(t.Idempotency(key=key, request_sha256=sha, answer=answer, at=desk.now))

@@ -8,8 +8,9 @@ from marshmallow import Schema, fields, validate
 
 from bornek.core.parts.facts import INSPECTION
 
-ID = validate.Regexp(r"^[A-Za-z0-9][A-Za-z0-9._\-]{0,59}$",
-                     error="an id is 1 to 60 letters, digits, dots or dashes")  # fmt: skip
+ID = validate.Regexp(
+    r"^[A-Za-z0-9][A-Za-z0-9._\-]{0,59}$", error="an id is 1 to 60 letters, digits, dots or dashes"
+)
 
 
 def _id(**more: Any) -> fields.String:
@@ -22,9 +23,11 @@ def _words(most: int = 500) -> fields.String:
 
 def _seen(required: bool = True) -> fields.Integer:
     return fields.Integer(
-        required=required, strict=True, validate=validate.Range(0, 10**9),
+        required=required,
+        strict=True,
+        validate=validate.Range(0, 10**9),
         metadata={"description": "the setting's version that you saw"},
-    )  # fmt: skip
+    )
 
 
 class EntryIn(Schema):
@@ -92,8 +95,9 @@ class JobIn(Schema):
     )
     schools = fields.Dict(keys=fields.String(), values=fields.String(), load_default=dict)
     gauges = fields.List(fields.String(validate=validate.Length(max=60)), load_default=list)
-    serials = fields.Dict(keys=fields.String(), values=fields.String(validate=validate.Length(max=60)),
-                          load_default=dict)  # fmt: skip
+    serials = fields.Dict(
+        keys=fields.String(), values=fields.String(validate=validate.Length(max=60)), load_default=dict
+    )
     length_unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
     bench = _words(60)
     waits_for = _words(120)
@@ -155,8 +159,9 @@ class CrossNumberIn(Schema):
 class SerialsIn(Schema):
     """Which component is which part: part key to serial."""
 
-    serials = fields.Dict(keys=fields.String(), values=fields.String(validate=validate.Length(max=60)),
-                          required=True)  # fmt: skip
+    serials = fields.Dict(
+        keys=fields.String(), values=fields.String(validate=validate.Length(max=60)), required=True
+    )
 
 
 class CloseIn(Schema):

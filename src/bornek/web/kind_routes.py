@@ -28,11 +28,18 @@ class KindView:
 @blp.get("")
 @shows(blp, list[KindView])
 def index() -> Response:
-    return jsonify([
-        {"id": k.id, "version": k.version, "title": k.title, "cautions": list(k.cautions),
-         "schema": input_schema(k.id)}
-        for k in kinds()
-    ])  # fmt: skip
+    return jsonify(
+        [
+            {
+                "id": k.id,
+                "version": k.version,
+                "title": k.title,
+                "cautions": list(k.cautions),
+                "schema": input_schema(k.id),
+            }
+            for k in kinds()
+        ]
+    )
 
 
 @blp.post("/<kind_id>/compute")

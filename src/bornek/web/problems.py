@@ -72,9 +72,12 @@ def _http(error: HTTPException) -> Response:
     field = _first_field(messages)
     words = f"{field} does not fit: {_first_words(messages)}" if field else str(error.description)
     problem: dict[str, Any] = {
-        "code": f"http_{status}", "field": field, "message": words,
-        "next_step": HTTP_NEXT.get(status, "Try again."), "details": {"fields": messages} if messages else {},
-    }  # fmt: skip
+        "code": f"http_{status}",
+        "field": field,
+        "message": words,
+        "next_step": HTTP_NEXT.get(status, "Try again."),
+        "details": {"fields": messages} if messages else {},
+    }
     response = answer(problem, status)
     allow = getattr(error, "valid_methods", None)
     if allow:
@@ -98,9 +101,12 @@ def _first_words(messages: Any) -> str:
 def _unforeseen(error: Exception) -> Response:
     log.exception("unforeseen")
     problem: dict[str, Any] = {
-        "code": "internal", "field": None, "message": "Something broke inside Bornek.",
-        "next_step": "Nothing was half written. Try again; if it stays, keep the log.", "details": {},
-    }  # fmt: skip
+        "code": "internal",
+        "field": None,
+        "message": "Something broke inside Bornek.",
+        "next_step": "Nothing was half written. Try again; if it stays, keep the log.",
+        "details": {},
+    }
     return answer(problem, 500)
 
 

@@ -42,8 +42,10 @@ def fact(sent: dict[str, Any], job_id: str) -> Response:
 
 
 @blp.post("/jobs/<job_id>/photos")
-@blp.doc(parameters=[*HEADERS, *PHOTO_QUERY],
-         requestBody={"required": True, "content": {"image/*": {"schema": BINARY}}})  # fmt: skip
+@blp.doc(
+    parameters=[*HEADERS, *PHOTO_QUERY],
+    requestBody={"required": True, "content": {"image/*": {"schema": BINARY}}},
+)
 @blp.response(201, view_of(StripView))
 @problems(blp, 404, 413, 422)
 def photo(job_id: str) -> Response:

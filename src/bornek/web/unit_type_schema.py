@@ -28,13 +28,16 @@ def unit_type_schema() -> dict[str, Any]:
         "title": "Bornek unit type",
         "type": "object",
         "properties": {
-            "format": {"const": FORMAT}, "edition": {"const": EDITION}, "key": {"type": "string"},
-            "name": {"type": "string"}, "revision": {"type": "integer"},
+            "format": {"const": FORMAT},
+            "edition": {"const": EDITION},
+            "key": {"type": "string"},
+            "name": {"type": "string"},
+            "revision": {"type": "integer"},
             "definition": {"$ref": "#/$defs/Definition"},
         },
         "required": ["format", "edition", "key", "name", "definition"],
         "$defs": schemas.components,
-    }  # fmt: skip
+    }
     moved: dict[str, Any] = json.loads(json.dumps(whole).replace("#/components/schemas/", "#/$defs/"))
     return moved
 

@@ -75,9 +75,8 @@ def start(
     (6, 2)
     """
     widths: list[tuple[float, float]] = (
-        [(1e-6, 1.0)] if exact
-        else [(rho, 0.8), (2 * rho if rho >= 0.15 else max(2.5 * rho, 0.15), 0.2)]
-    )  # fmt: skip
+        [(1e-6, 1.0)] if exact else [(rho, 0.8), (2 * rho if rho >= 0.15 else max(2.5 * rho, 0.15), 0.2)]
+    )
     scatters = [(s_a, 1.0)] if s_a is not None else list(SCATTER_BANK_UM)
     rows = [
         (sign, width, scatter, p * q / len(signs))

@@ -51,7 +51,7 @@ def aim_of(history: History, u_reading: float) -> tuple[Aim, bool]:
     side = -1 if history.response.harm == "low" else 1
     harm = middle + side * 2 * half
     grid = 10.0 if isinstance(history.knob.domain, Packs) else 1.0
-    return Aim(lo, hi, half, harm, grid, side), provable
+    return Aim(lo=lo, hi=hi, h=half, harm=harm, grid=grid, harm_side=side), provable
 
 
 def reading_u(history: History) -> float:
@@ -93,7 +93,16 @@ def propose(history: History, stock: Mapping[int, int], judged: Verdict) -> Prop
         return Proposal(best, rivals, "no better", now_in, provable)
     missing, missing_p = _missing(history, options, best, stock, aim, (u * UM) ** 2)
     seating = history.response.s_a[0] > SEATING_SHARE * history.window.half
-    return Proposal(best, rivals, "", now_in, provable, missing, missing_p, seating)
+    return Proposal(
+        best=best,
+        alternatives=rivals,
+        stay="",
+        now_in=now_in,
+        provable=provable,
+        missing=missing,
+        missing_p=missing_p,
+        seating=seating,
+    )
 
 
 def expect(history: History, state: State) -> Candidate:

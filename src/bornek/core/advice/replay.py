@@ -88,10 +88,20 @@ def replay(kind: Setting, ctx: Context) -> History | None:
     aim = aim_in(target.window, ctx.given.get("aim"))
     k0, rho = remembered(response, ctx.history)
     history = History(
-        (), start([k0], rho, response.s_a[0] * UM if response.geometry else None,
-              (1.0,) if knob.sense is not None else (1.0, -1.0), response.geometry),
-        0.0, response, knob, target.window, aim,
-    )  # fmt: skip
+        rounds=(),
+        belief=start(
+            [k0],
+            rho,
+            response.s_a[0] * UM if response.geometry else None,
+            (1.0,) if knob.sense is not None else (1.0, -1.0),
+            response.geometry,
+        ),
+        x0=0.0,
+        response=response,
+        knob=knob,
+        window=target.window,
+        aim=aim,
+    )
     causes = {e.round: e.cause for e in ctx.explanations}
     started = False
     for number in range(1, ctx.round + 1):
@@ -113,7 +123,16 @@ def replay(kind: Setting, ctx: Context) -> History | None:
             if (not flagged or cause == "unexplained") and cause != "reread":
                 belief = learned
         held = (flagged and causes.get(number) != "unexplained") or causes.get(number) == "reread"
-        seen = Round(number, state, outcome, found, predicted, flagged, held, act.kind if act else "")
+        seen = Round(
+            number=number,
+            state=state,
+            outcome=outcome,
+            found=found,
+            predicted=predicted,
+            flagged=flagged,
+            held_out=held,
+            act_kind=act.kind if act else "",
+        )
         history = replace(history, rounds=(*history.rounds, seen), belief=belief)
     return history
 

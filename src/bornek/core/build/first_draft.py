@@ -37,15 +37,23 @@ def _step(d: Definition, number: int, removed: Removed) -> DraftStep:
     part = d.part(removed.part)
     label = d.label_of(removed.part)
     new = part is not None and bool(part.single_use or doomed(part, find_way(removed.way)))
-    return DraftStep(number, removed.part, f"{removed.count} × {label}" if removed.count > 1 else label,
-                     _words(d, part, removed), new)  # fmt: skip
+    return DraftStep(
+        number,
+        removed.part,
+        f"{removed.count} × {label}" if removed.count > 1 else label,
+        _words(d, part, removed),
+        new,
+    )
 
 
 def _words(d: Definition, part: Part | None, removed: Removed) -> str:
     way_round = removed.orientation or (part.faces if part else "")
     mates = ", ".join(d.label_of(key) for key in removed.mates)
     said = (
-        ("side", removed.side), ("way round:", way_round), ("with", mates),
-        ("tag", removed.tag), ("bag", removed.bag),
-    )  # fmt: skip
+        ("side", removed.side),
+        ("way round:", way_round),
+        ("with", mates),
+        ("tag", removed.tag),
+        ("bag", removed.bag),
+    )
     return " · ".join(f"{word} {text}" for word, text in said if text)

@@ -70,10 +70,17 @@ def _book() -> tuple[tuple[Evidence, ...], tuple[Cause, ...]]:
     data = tomllib.loads(resources.files(tables).joinpath("causes.toml").read_text(encoding="utf-8"))
     evidence = tuple(Evidence(key, label, zone) for key, (label, zone) in data["evidence"].items())
     causes = tuple(
-        Cause(c["key"], c["label"], c["for"], frozenset(c["against"]), frozenset(c.get("needs", ())),
-              tuple(c.get("follows", ())), c["hold"])
+        Cause(
+            key=c["key"],
+            label=c["label"],
+            speaks=c["for"],
+            against=frozenset(c["against"]),
+            needs=frozenset(c.get("needs", ())),
+            follows=tuple(c.get("follows", ())),
+            hold=c["hold"],
+        )
         for c in data["cause"]
-    )  # fmt: skip
+    )
     return evidence, causes
 
 
@@ -98,8 +105,11 @@ def all_causes() -> tuple[Cause, ...]:
 def find_cause(key: str) -> Cause:
     found = next((c for c in all_causes() if c.key == key), None)
     if found is None:
-        raise InputError(f"No cause {key!r} is known.", field="cause",
-                         next_step=f"One of {', '.join(c.key for c in all_causes())}.")  # fmt: skip
+        raise InputError(
+            f"No cause {key!r} is known.",
+            field="cause",
+            next_step=f"One of {', '.join(c.key for c in all_causes())}.",
+        )
     return found
 
 
@@ -130,8 +140,12 @@ def diagnose(looked: Mapping[str, Seen]) -> Diagnosis:
         words = f"The evidence points to: {names[0]}."
     else:
         words = f"Cannot tell apart: {', '.join(names[:-1])} and {names[-1]}."
-    return Diagnosis(tuple(ranked), tuple(r.key for r in leading), words,
-                     _ask(leading if len(leading) > 1 else [], looked, labels))  # fmt: skip
+    return Diagnosis(
+        tuple(ranked),
+        tuple(r.key for r in leading),
+        words,
+        _ask(leading if len(leading) > 1 else [], looked, labels),
+    )
 
 
 def _rank(cause: Cause, looked: Mapping[str, Seen], labels: Mapping[str, str]) -> Ranked:
@@ -141,16 +155,30 @@ def _rank(cause: Cause, looked: Mapping[str, Seen], labels: Mapping[str, str]) -
     against = [k for k in seen if k in cause.against]
     score = sum(cause.speaks[k] for k in fors) - AGAINST * (len(against) + len(missed))
     return Ranked(
-        cause.key, cause.label, score,
-        tuple(labels[k] for k in sorted(fors, key=lambda k: -cause.speaks[k])),
-        (*(labels[k] for k in against), *(f"{labels[k]}: looked for, not there" for k in sorted(missed))),
-        cause.follows, cause.hold,
-    )  # fmt: skip
+        key=cause.key,
+        label=cause.label,
+        score=score,
+        fors=tuple(labels[k] for k in sorted(fors, key=lambda k: -cause.speaks[k])),
+        against=(
+            *(labels[k] for k in against),
+            *(f"{labels[k]}: looked for, not there" for k in sorted(missed)),
+        ),
+        follows=cause.follows,
+        hold=cause.hold,
+    )
 
 
 def _with_follows(ranked: Ranked, shown: Sequence[str]) -> Ranked:
     names = tuple(find_cause(k).label for k in ranked.follows if k in shown)
-    return Ranked(ranked.key, ranked.label, ranked.score, ranked.fors, ranked.against, names, ranked.hold)
+    return Ranked(
+        key=ranked.key,
+        label=ranked.label,
+        score=ranked.score,
+        fors=ranked.fors,
+        against=ranked.against,
+        follows=names,
+        hold=ranked.hold,
+    )
 
 
 def _too_little(ranked: Sequence[Ranked]) -> str:

@@ -76,8 +76,11 @@ def _teeth(body: TeethMarked, d: Definition) -> None:
     part = d.part(body.part)
     total = part.teeth if part else 0
     if not total:
-        raise InputError("How many teeth this gear has is not written down.", field="part",
-                         next_step="Give its teeth under What it is made of.")  # fmt: skip
+        raise InputError(
+            "How many teeth this gear has is not written down.",
+            field="part",
+            next_step="Give its teeth under What it is made of.",
+        )
     for mark in body.marks:
         if not 1 <= mark.tooth <= total:
             raise InputError(f"Teeth are numbered 1 to {total} (got {mark.tooth}).", field="marks")
@@ -103,8 +106,11 @@ def _later(body: Promised | Received, facts: Sequence[Fact], unit: str) -> None:
         check_day(body.promised)
         return
     if bool(body.width_old) != bool(body.width_new):
-        raise InputError("Both widths, or neither: the old part's and the new one's.", field="width_new",
-                         next_step="Measure the other, or leave both empty.")  # fmt: skip
+        raise InputError(
+            "Both widths, or neither: the old part's and the new one's.",
+            field="width_new",
+            next_step="Measure the other, or leave both empty.",
+        )
     for text in (body.width_old, body.width_new):
         if text:
             parse(text, "length", unit)

@@ -40,13 +40,15 @@ def gauge_line(
     extra = tuple(tools)
     if window is None or math.isinf(window.half):
         words = "open window: any gauge that reaches"
-        return GaugeLine(setting, gauge.name, None, words, True, tools=extra)
+        return GaugeLine(setting=setting, gauge=gauge.name, ratio=None, words=words, enough=True, tools=extra)
     wide = 2 * window.half
     ratio = wide / gauge.resolution
     late = " Calibration OVERDUE." if gauge.overdue else ""
     if ratio >= WANTED:
         words = f"tells the window {ratio:.0f} times.{late}"
-        return GaugeLine(setting, gauge.name, ratio, words, not late, tools=extra)
+        return GaugeLine(
+            setting=setting, gauge=gauge.name, ratio=ratio, words=words, enough=not late, tools=extra
+        )
     finer = [
         g for g in shelf if g.quantity == gauge.quantity and wide / g.resolution >= WANTED and not g.overdue
     ]
@@ -54,4 +56,6 @@ def gauge_line(
     take = f"Take {names[0]}." if names else "No gauge on the shelf tells it ten times: get a finer one."
     weak = "cannot judge this window" if ratio < LEAST else "is coarse for this window"
     words = f"tells it {ratio:.1f} times only: {weak}. {take}{late}"
-    return GaugeLine(setting, gauge.name, ratio, words, False, names, extra)
+    return GaugeLine(
+        setting=setting, gauge=gauge.name, ratio=ratio, words=words, enough=False, better=names, tools=extra
+    )

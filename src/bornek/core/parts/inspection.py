@@ -57,16 +57,33 @@ def inspect(
                 notes.append(f"{fact.body.note} ({fact.by})" if fact.by else fact.body.note)
         elif isinstance(fact.body, Judged) and fact.body.part == part.key:
             chosen = fact
-    why = next((w for f in facts if isinstance(f.body, Removed) and f.body.part == part.key
-                and (w := doomed(part, find_way(f.body.way)))), "")  # fmt: skip
-    basis = Basis(grades, [x.key for x in looks], tuple(fits), why, folds, fresh)
+    why = next(
+        (
+            w
+            for f in facts
+            if isinstance(f.body, Removed)
+            and f.body.part == part.key
+            and (w := doomed(part, find_way(f.body.way)))
+        ),
+        "",
+    )
+    basis = Basis(
+        grades=grades, asked=[x.key for x in looks], fits=tuple(fits), doomed=why, folds=folds, fresh=fresh
+    )
     body = chosen.body if chosen else None
     return Inspected(
-        part, looks, basis, worst_grade(grades.get(x.key, "") for x in looks),
-        judge(part, basis, "A"), judge(part, basis, "B"), tuple(notes),
-        body.verdict if body else "", body.words if body else "", chosen.by if chosen else "",
-        chosen is not None and chosen.seq < at,
-    )  # fmt: skip
+        part=part,
+        looks=looks,
+        basis=basis,
+        worst=worst_grade(grades.get(x.key, "") for x in looks),
+        a=judge(part, basis, "A"),
+        b=judge(part, basis, "B"),
+        notes=tuple(notes),
+        chosen=body.verdict if body else "",
+        reason=body.words if body else "",
+        by=chosen.by if chosen else "",
+        stale=chosen is not None and chosen.seq < at,
+    )
 
 
 def by_school(x: Inspected, school: School) -> PartVerdict:

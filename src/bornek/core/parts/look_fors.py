@@ -30,10 +30,16 @@ class LookFor:
 def core_look_fors() -> tuple[LookFor, ...]:
     text = resources.files(tables).joinpath("look_fors.csv").read_text(encoding="utf-8")
     return tuple(
-        LookFor(r["group"], r["key"], r["label"], r["means"],
-                tuple(k for k in r["kinds"].split(";") if k), r["needs"])
+        LookFor(
+            group=r["group"],
+            key=r["key"],
+            label=r["label"],
+            means=r["means"],
+            kinds=tuple(k for k in r["kinds"].split(";") if k),
+            needs=r["needs"],
+        )
         for r in csv.DictReader(text.splitlines())
-    )  # fmt: skip
+    )
 
 
 def look_fors_of(part: Part, own: Sequence[LookFor] = ()) -> list[LookFor]:

@@ -71,11 +71,22 @@ def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLi
         later = [f.body.promised for f in facts if isinstance(f.body, Promised) and f.body.order == fact.id]
         came = next((f.body for f in facts if isinstance(f.body, Received) and f.body.order == fact.id), None)
         words, again = _received(d, order, came, unit) if came else (order.words, ())
-        lines.append(OrderLine(
-            fact.id, order.part, d.label_of(order.part) or order.part, order.what, order.number, order.count,
-            order.supplier, later[-1] if later else order.promised,
-            "received" if came else "sent out" if order.what == "send_out" else "ordered", words, again, fact.by,
-        ))  # fmt: skip
+        lines.append(
+            OrderLine(
+                id=fact.id,
+                part=order.part,
+                label=d.label_of(order.part) or order.part,
+                what=order.what,
+                number=order.number,
+                count=order.count,
+                supplier=order.supplier,
+                promised=later[-1] if later else order.promised,
+                state="received" if came else "sent out" if order.what == "send_out" else "ordered",
+                words=words,
+                read_again=again,
+                by=fact.by,
+            )
+        )
     return lines
 
 
@@ -119,10 +130,11 @@ def settings_touched(d: Definition, part_key: str) -> list[SettingPoint]:
         return []
     places = {p.key: p for p in d.places}
     return [
-        s for s in d.settings
+        s
+        for s in d.settings
         if (place := places.get(s.place)) is not None
         and any(x.key == part_key or (x.shaft and x.shaft == part.shaft) for x in d.parts_at(place))
-    ]  # fmt: skip
+    ]
 
 
 def known_substitutes(number: str, pairs: Sequence[tuple[str, str]]) -> list[str]:

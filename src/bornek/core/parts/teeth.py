@@ -64,9 +64,10 @@ def hunting_words(z1: int, z2: int, lapped: bool = False) -> str:
     g = math.gcd(z1, z2)
     if g == 1:
         marks = (
-            "It is a lapped pair all the same: put it back on its marks." if lapped
+            "It is a lapped pair all the same: put it back on its marks."
+            if lapped
             else "Old marks need not be kept for wear."
-        )  # fmt: skip
+        )
         return f"{z1}/{z2} hunt: every tooth meets every other, the same two again after {z2} turns of the {z1}. {marks}"
     return (
         f"{z1}/{z2} share {g}: a tooth meets only {z2 // g} of the mate's, always the same. They have worn to each "
@@ -125,8 +126,16 @@ def draw_ring(label: str, total: int, marks: Sequence[ToothMark], mate: int = 0)
             for flank in ("drive", "coast")
         }
         tip = next((m.damage for m in mine if m.flank == "tip"), "")
-        shapes.append(ToothShape(i + 1, _tooth(i, total, outer, root), _polar((i + 0.0) / total, root - 14),
-                                 said["drive"], said["coast"], tip))  # fmt: skip
+        shapes.append(
+            ToothShape(
+                number=i + 1,
+                points=_tooth(i, total, outer, root),
+                at=_polar((i + 0.0) / total, root - 14),
+                drive=said["drive"],
+                coast=said["coast"],
+                tip=tip,
+            )
+        )
     return ToothRing(label, SIZE, tuple(shapes), pattern_words(total, {m.tooth for m in marks}, mate))
 
 
@@ -135,9 +144,11 @@ def _tooth(i: int, total: int, outer: float, root: float) -> tuple[tuple[float, 
     half_root, half_tip = 0.34 / total, 0.2 / total
     middle = i / total
     return (
-        _polar(middle - half_root, root), _polar(middle - half_tip, outer),
-        _polar(middle + half_tip, outer), _polar(middle + half_root, root),
-    )  # fmt: skip
+        _polar(middle - half_root, root),
+        _polar(middle - half_tip, outer),
+        _polar(middle + half_tip, outer),
+        _polar(middle + half_root, root),
+    )
 
 
 def _polar(turn: float, radius: float) -> tuple[float, float]:

@@ -86,8 +86,11 @@ def judge(part: Part, basis: Basis, school: School) -> PartVerdict:
             return PartVerdict("replace", "Strict: it is marked, so it is replaced.")
         return PartVerdict("reuse", "Worn within its limits and still carries load.", reason=True)
     if school == "B" and part.about.group in ALWAYS_NEW:
-        return PartVerdict("reuse" if worst == "sound" else "dress", "Sound by every look; say why no new one goes in.",
-                           reason=True)  # fmt: skip
+        return PartVerdict(
+            "reuse" if worst == "sound" else "dress",
+            "Sound by every look; say why no new one goes in.",
+            reason=True,
+        )
     if worst == "dress":
         return PartVerdict("dress", "Marks that can be dressed; no wear.")
     return PartVerdict("reuse", "Sound by every look.")
@@ -158,11 +161,17 @@ def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: s
     found = judge(part, basis, school)
     refused = _refusal(part, basis, found) if chosen in GOES_BACK else ""
     if refused:
-        raise InputError(f"{part.label} may not go back: {refused}.", field="verdict",
-                         next_step="Replace it, send it out, or hold the build.")  # fmt: skip
+        raise InputError(
+            f"{part.label} may not go back: {refused}.",
+            field="verdict",
+            next_step="Replace it, send it out, or hold the build.",
+        )
     if not found.verdict and chosen != "hold":
-        raise InputError(f"{part.label}: {found.words}", field="verdict",
-                         next_step="Grade the rest, or say what could not be checked.")  # fmt: skip
+        raise InputError(
+            f"{part.label}: {found.words}",
+            field="verdict",
+            next_step="Grade the rest, or say what could not be checked.",
+        )
     why = _wants_reason(part, basis, found, chosen)
     if why and not words.strip():
         raise InputError(f"{part.label}: {why}.", field="words", next_step="Say why in a few words.")

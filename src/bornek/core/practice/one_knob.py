@@ -54,4 +54,12 @@ def make_case(family: Family, seed: int, number: int) -> Case:
     size = 60 + 340 * s.u(2)
     types = [THICKNESSES_UM[int(8 * s.u(6, i))] for i in (0, 1)]
     pack = tuple(sorted((500, 300, *types), reverse=True))
-    return Case(family, s, k, size if s.u(3) < 0.5 else -size, 3 + 7 * s.u(4), 2 + 3 * s.u(5), pack)
+    return Case(
+        family=family,
+        stream=s,
+        k=k,
+        d0=size if s.u(3) < 0.5 else -size,
+        s_a=3 + 7 * s.u(4),
+        s_r=2 + 3 * s.u(5),
+        pack=pack,
+    )

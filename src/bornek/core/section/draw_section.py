@@ -52,7 +52,15 @@ def draw_section(d: Definition, label: str = "Section") -> Section:
     boxes = place_boxes(wanted, shapes, WIDTH, HEIGHT)
     flags = tuple(
         SectionFlag(
-            p.key, n + 1, p.label, box[0], box[1], FLAG[0], FLAG[1], want.spot, leader_end(want.spot, box)
+            key=p.key,
+            number=n + 1,
+            label=p.label,
+            x=box[0],
+            y=box[1],
+            w=FLAG[0],
+            h=FLAG[1],
+            spot=want.spot,
+            leader=leader_end(want.spot, box),
         )
         for n, ((p, _), want, box) in enumerate(zip(anchors, wanted, boxes, strict=False))
     )
@@ -60,7 +68,7 @@ def draw_section(d: Definition, label: str = "Section") -> Section:
         SectionLabel(text, box[0], box[1], box[2] - box[0], box[3] - box[1])
         for (text, _), box in zip(names, boxes[len(anchors) :], strict=True)
     )
-    return Section(label, WIDTH, HEIGHT, tuple(shapes), flags, labels)
+    return Section(label=label, width=WIDTH, height=HEIGHT, shapes=tuple(shapes), flags=flags, labels=labels)
 
 
 def _shaft(d: Definition, key: str, row: Sequence[Spot], frame: Frame) -> list[SectionShape]:

@@ -25,8 +25,9 @@ SHIM = 14.0
 CENTRES = 128.0
 TOOTH = 9.0
 BEVEL_FACE = 34.0
-OUTSIDE = frozenset({"cover", "cage", "coupling", "chuck", "table", "drum", "pulley", "nut", "lock_washer",
-                     "oil_part"})  # fmt: skip
+OUTSIDE = frozenset(
+    {"cover", "cage", "coupling", "chuck", "table", "drum", "pulley", "nut", "lock_washer", "oil_part"}
+)
 ZERO = frozenset({"seal", "felt"})
 
 
@@ -104,9 +105,15 @@ class _Rows:
             cost[self.names[name]] = weight
         upper, bounds = self._matrix(self.least, n)
         equal, values = self._matrix(self.equal, n)
-        answer = linprog(cost, A_ub=-upper if len(bounds) else None, b_ub=-bounds if len(bounds) else None,
-                         A_eq=equal if len(values) else None, b_eq=values if len(values) else None,
-                         bounds=[(-5000, 5000)] * n, method="highs")  # fmt: skip
+        answer = linprog(
+            cost,
+            A_ub=-upper if len(bounds) else None,
+            b_ub=-bounds if len(bounds) else None,
+            A_eq=equal if len(values) else None,
+            b_eq=values if len(values) else None,
+            bounds=[(-5000, 5000)] * n,
+            method="highs",
+        )
         if not answer.success:
             raise NotSolved(
                 "The section cannot be drawn: the order of the parts and the meshes contradict each other.",

@@ -34,9 +34,15 @@ def _round(role: str, u: float, v: float, r: float) -> Outline:
 def _gear(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     hub = min(h + 5, h * 1.3) if r > 50 else h
-    rim = [_face("part", -h, h, SHAFT, r)] if r < 46 else [
-        _face("part", -hub, hub, SHAFT, SHAFT + 12), _face("part", -h * 0.45, h * 0.45, SHAFT + 12, r - 22),
-        _face("part", -h, h, r - 22, r)]  # fmt: skip
+    rim = (
+        [_face("part", -h, h, SHAFT, r)]
+        if r < 46
+        else [
+            _face("part", -hub, hub, SHAFT, SHAFT + 12),
+            _face("part", -h * 0.45, h * 0.45, SHAFT + 12, r - 22),
+            _face("part", -h, h, r - 22, r),
+        ]
+    )
     return [*rim, _line("edge", (-h, r - TOOTH), (h, r - TOOTH))]
 
 
@@ -44,19 +50,41 @@ def _bevel_pinion(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     back, front = -h * flip, h * flip
     return [
-        ("part", ((back, SHAFT * 0.6), (back, r * 0.86), (back + 8 * flip, r), (front, r * 0.52), (front, SHAFT * 0.6)), True),
+        (
+            "part",
+            (
+                (back, SHAFT * 0.6),
+                (back, r * 0.86),
+                (back + 8 * flip, r),
+                (front, r * 0.52),
+                (front, SHAFT * 0.6),
+            ),
+            True,
+        ),
         _line("edge", (back + 14 * flip, r * 0.72), (front, r * 0.36)),
-    ]  # fmt: skip
+    ]
 
 
 def _bevel_gear(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     back, face = h * flip, -h * flip
     return [
-        ("part", ((back, SHAFT), (back, 34), (back - 22 * flip, 40), (face + 22 * flip, r - 4),
-                  (face + 12 * flip, r), (face, r - 30), (face + 16 * flip, 40), (face + 22 * flip, SHAFT)), True),
+        (
+            "part",
+            (
+                (back, SHAFT),
+                (back, 34),
+                (back - 22 * flip, 40),
+                (face + 22 * flip, r - 4),
+                (face + 12 * flip, r),
+                (face, r - 30),
+                (face + 16 * flip, 40),
+                (face + 22 * flip, SHAFT),
+            ),
+            True,
+        ),
         _line("edge", (face + 20 * flip, r - 10), (face + 8 * flip, r - 34)),
-    ]  # fmt: skip
+    ]
 
 
 def _worm(s: Spot, flip: int) -> list[Outline]:
@@ -73,8 +101,12 @@ def _worm_wheel(s: Spot, flip: int) -> list[Outline]:
     return [
         _face("part", -h, h, SHAFT, SHAFT + 14),
         _face("part", -h * 0.5, h * 0.5, SHAFT + 14, r - 26),
-        ("part", ((-h, r - 26), (h, r - 26), (h, r), (h * 0.5, r - 7), (0, r - 9), (-h * 0.5, r - 7), (-h, r)), True),
-    ]  # fmt: skip
+        (
+            "part",
+            ((-h, r - 26), (h, r - 26), (h, r), (h * 0.5, r - 7), (0, r - 9), (-h * 0.5, r - 7), (-h, r)),
+            True,
+        ),
+    ]
 
 
 def _taper(s: Spot, flip: int) -> list[Outline]:
@@ -82,11 +114,27 @@ def _taper(s: Spot, flip: int) -> list[Outline]:
     third = (r - v) / 3
     thin, thick = -h * flip, h * flip
     return [
-        ("race", ((thin, v), (thick * 0.9, v), (thick * 0.9, v + third * 1.3), (thin, v + third * 0.6)), True),
-        ("race", ((thin * 0.9, r), (thick, r), (thick, v + third * 2.5), (thin * 0.9, v + third * 1.9)), True),
-        ("roller", ((thin * 0.72, v + third * 0.75), (thick * 0.75, v + third * 1.3),
-                    (thick * 0.7, v + third * 2.35), (thin * 0.76, v + third * 1.85)), True),
-    ]  # fmt: skip
+        (
+            "race",
+            ((thin, v), (thick * 0.9, v), (thick * 0.9, v + third * 1.3), (thin, v + third * 0.6)),
+            True,
+        ),
+        (
+            "race",
+            ((thin * 0.9, r), (thick, r), (thick, v + third * 2.5), (thin * 0.9, v + third * 1.9)),
+            True,
+        ),
+        (
+            "roller",
+            (
+                (thin * 0.72, v + third * 0.75),
+                (thick * 0.75, v + third * 1.3),
+                (thick * 0.7, v + third * 2.35),
+                (thin * 0.76, v + third * 1.85),
+            ),
+            True,
+        ),
+    ]
 
 
 def _rings(s: Spot, rolling: Outline) -> list[Outline]:
@@ -111,8 +159,11 @@ def _roller(s: Spot, flip: int) -> list[Outline]:
 
 def _thrust(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
-    return [_face("race", -h, -h * 0.45, SHAFT, r), _face("race", h * 0.45, h, SHAFT, r),
-            _face("roller", -h * 0.45, h * 0.45, SHAFT + 7, r - 5)]  # fmt: skip
+    return [
+        _face("race", -h, -h * 0.45, SHAFT, r),
+        _face("race", h * 0.45, h, SHAFT, r),
+        _face("roller", -h * 0.45, h * 0.45, SHAFT + 7, r - 5),
+    ]
 
 
 def _bush(s: Spot, flip: int) -> list[Outline]:
@@ -136,14 +187,30 @@ def _plain(s: Spot, flip: int) -> list[Outline]:
 def _flange(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     near, far = -h * flip, h * flip
-    return [_face("part", min(near, far), max(near, far), SHAFT - 2, min(r * 0.5, 30)),
-            _face("part", min(far * 0.1, far), max(far * 0.1, far), SHAFT - 2, r)]  # fmt: skip
+    return [
+        _face("part", min(near, far), max(near, far), SHAFT - 2, min(r * 0.5, 30)),
+        _face("part", min(far * 0.1, far), max(far * 0.1, far), SHAFT - 2, r),
+    ]
 
 
 def _dog(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
-    return [("part", ((-h, SHAFT), (h, SHAFT), (h, r), (h * 0.35, r), (h * 0.35, r - 8), (-h * 0.35, r - 8),
-                      (-h * 0.35, r), (-h, r)), True)]  # fmt: skip
+    return [
+        (
+            "part",
+            (
+                (-h, SHAFT),
+                (h, SHAFT),
+                (h, r),
+                (h * 0.35, r),
+                (h * 0.35, r - 8),
+                (-h * 0.35, r - 8),
+                (-h * 0.35, r),
+                (-h, r),
+            ),
+            True,
+        )
+    ]
 
 
 _OUTLINES: dict[str, Callable[[Spot, int], list[Outline]]] = {

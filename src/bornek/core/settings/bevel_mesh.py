@@ -71,30 +71,61 @@ class BevelMesh(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("least", "Least backlash", "length", lo=0, hi=5),
-            Field("greatest", "Greatest backlash", "length", lo=0, hi=5),
-            Field("variation", "Greatest variation around", "length", default=0.05, lo=0, hi=1),
-            Field("pinion_sense", "Adding pinion shims", "choice",
-                  options=(("out", "moves the pinion out"), ("in", "moves the pinion in"))),
-            Field("carrier_total", "Carrier shims, both sides together", "length", lo=0.1, hi=20),
-            Field("pinion_angle", "Pinion pitch angle", "angle", lo=5, hi=85),
-            Field("pressure_angle", "Pressure angle", "angle", default=20.0, lo=10, hi=30),
-            Field("spiral_angle", "Spiral angle", "angle", default=0.0, lo=0, hi=50),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field("least", "Least backlash", "length", lo=0, hi=5),
+                Field("greatest", "Greatest backlash", "length", lo=0, hi=5),
+                Field(
+                    key="variation",
+                    label="Greatest variation around",
+                    quantity="length",
+                    default=0.05,
+                    lo=0,
+                    hi=1,
+                ),
+                Field(
+                    "pinion_sense",
+                    "Adding pinion shims",
+                    "choice",
+                    options=(("out", "moves the pinion out"), ("in", "moves the pinion in")),
+                ),
+                Field("carrier_total", "Carrier shims, both sides together", "length", lo=0.1, hi=20),
+                Field("pinion_angle", "Pinion pitch angle", "angle", lo=5, hi=85),
+                Field(
+                    key="pressure_angle", label="Pressure angle", quantity="angle", default=20.0, lo=10, hi=30
+                ),
+                Field(key="spiral_angle", label="Spiral angle", quantity="angle", default=0.0, lo=0, hi=50),
+            ]
+        )
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         lash = [
-            Slot(f"lash.{n}", f"Backlash, tooth {n}", "Backlash", {"tooth": n}, "length", "travel",
-                 posture="Pinion held. Rock the gear; read at the outer pitch circle, square to the tooth.",
-                 plausible=(0.0, 3.0), peers="lash")
+            Slot(
+                key=f"lash.{n}",
+                label=f"Backlash, tooth {n}",
+                group="Backlash",
+                axes={"tooth": n},
+                quantity="length",
+                nature="travel",
+                posture="Pinion held. Rock the gear; read at the outer pitch circle, square to the tooth.",
+                plausible=(0.0, 3.0),
+                peers="lash",
+            )
             for n in range(1, TEETH + 1)
-        ]  # fmt: skip
+        ]
         paint = [
-            Slot(f"paint.{f}", f"Contact, {f} side", "Contact", {"flank": f}, "count", "paint", "paint",
-                 "Mark 6 to 8 teeth, brake the gear, three passes in the loaded direction. Paint what you see.")
+            Slot(
+                key=f"paint.{f}",
+                label=f"Contact, {f} side",
+                group="Contact",
+                axes={"flank": f},
+                quantity="count",
+                nature="paint",
+                accepts="paint",
+                posture="Mark 6 to 8 teeth, brake the gear, three passes in the loaded direction. Paint what you see.",
+            )
             for f in FLANKS
-        ]  # fmt: skip
+        ]
         return (*lash, *paint)
 
     def evaluate(self, ctx: Context) -> Outcome:
@@ -106,8 +137,15 @@ class BevelMesh(Setting):
             return Outcome((), tuple(checks), NOT_READ)
         around = sifted.numbers(slots[:TEETH]).get("Backlash", [])
         if spread(around) > ctx.given["variation"]:
-            checks.append(Check("variation", "warn", "The backlash varies around the gear: look for its runout, "
-                                "find the high spot and set at the tightest.", "reseat"))  # fmt: skip
+            checks.append(
+                Check(
+                    "variation",
+                    "warn",
+                    "The backlash varies around the gear: look for its runout, "
+                    "find the high spot and set at the tightest.",
+                    "reseat",
+                )
+            )
         overall = worst([r.verdict for r in results if r.role == "target"])
         observed = {r.key: r.value for r in results if r.value is not None and r.key != "variation"}
         return Outcome(tuple(results), tuple(checks), overall, scenes=self._flanks(sifted), observed=observed)
@@ -123,12 +161,28 @@ class BevelMesh(Setting):
             {str(i): [v] for i, v in enumerate(values)}, ctx.find_gauge(), "travel", SCATTER_PRIOR_MM
         )
         value = Normal(parts.mean, parts.u)
-        found = Result("backlash", "Backlash", "length", value, window, "target",
-                       total.working(*source_lines(window)), verdict(value, window), None, tuple(values))  # fmt: skip
+        found = Result(
+            key="backlash",
+            label="Backlash",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=total.working(*source_lines(window)),
+            verdict=verdict(value, window),
+            aim=None,
+            readings=tuple(values),
+        )
         around = Normal(spread(values), parts.u * math.sqrt(2))
         limit = Window(None, ctx.given["variation"], window.source)
         varies = Result(
-            "variation", "Variation around", "length", around, limit, "info", verdict=verdict(around, limit)
+            key="variation",
+            label="Variation around",
+            quantity="length",
+            value=around,
+            window=limit,
+            role="info",
+            verdict=verdict(around, limit),
         )
         return [found, varies]
 
@@ -146,8 +200,17 @@ class BevelMesh(Setting):
                 True,
             )
             for key, label, v in (("x", "toe to heel", x), ("y", "root to tip", y)):
-                results.append(Result(f"{key}_{flank}", f"Pattern {flank}, {label}", "number", Normal(v, PAINT_U),
-                                      None, "info", Working((line,))))  # fmt: skip
+                results.append(
+                    Result(
+                        key=f"{key}_{flank}",
+                        label=f"Pattern {flank}, {label}",
+                        quantity="number",
+                        value=Normal(v, PAINT_U),
+                        window=None,
+                        role="info",
+                        working=Working((line,)),
+                    )
+                )
         return results
 
     def _flanks(self, sifted: Sifted) -> tuple[Flank, ...]:
@@ -169,10 +232,24 @@ class BevelMesh(Setting):
         total_nm = round(ctx.given["carrier_total"] * 1e6)
         sense: Literal[1, -1] = 1 if ctx.given["pinion_sense"] == "out" else -1
         return (
-            Knob("pinion", "Pinion shims", "pinion", "mm", Packs(), sense, title="Shims behind the pinion"),
-            Knob("carrier", "Carrier shims, side to side", "carrier", "mm", JointPacks(("left", "right"), total_nm),
-                 title="Shims at the carrier bearings"),
-        )  # fmt: skip
+            Knob(
+                key="pinion",
+                label="Pinion shims",
+                place="pinion",
+                unit="mm",
+                domain=Packs(),
+                sense=sense,
+                title="Shims behind the pinion",
+            ),
+            Knob(
+                key="carrier",
+                label="Carrier shims, side to side",
+                place="carrier",
+                unit="mm",
+                domain=JointPacks(("left", "right"), total_nm),
+                title="Shims at the carrier bearings",
+            ),
+        )
 
     def response(self, ctx: Context) -> Response:
         """Backlash 2 tan α (sin γ dP + sin Γ dG)/cos ψ; pattern slopes wide and free to be learned."""
@@ -183,7 +260,12 @@ class BevelMesh(Setting):
         rows = ("backlash", "x_drive", "y_drive")
         k0 = ((lash * math.sin(gamma), lash * math.cos(gamma)), (0.3, 0.6), (1.5, -0.8))
         return Response(
-            rows, ("pinion", "carrier"), k0, (0.2, 0.4, 0.35), (0.006, 0.02, 0.02), (0.002, 0.04, 0.04)
+            rows=rows,
+            knobs=("pinion", "carrier"),
+            k0=k0,
+            rho=(0.2, 0.4, 0.35),
+            s_a=(0.006, 0.02, 0.02),
+            s_r=(0.002, 0.04, 0.04),
         )
 
     def tools(self, ctx: Context) -> Sequence[str]:

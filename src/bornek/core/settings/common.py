@@ -22,18 +22,35 @@ def source_fields() -> list[Field]:
 def closing_fields() -> list[Field]:
     """Asked of every setting, after its own fields."""
     return [
-        Field("aim", "Own aim inside the window", "length", required=False, lo=-5, hi=5,
-              why="Empty: the middle."),
-        Field("warmth", "Parts are", "choice", options=(("cold", "cold, at shop temperature"),
-              ("warm", "warm from running")), default="cold"),
+        Field(
+            key="aim",
+            label="Own aim inside the window",
+            quantity="length",
+            required=False,
+            lo=-5,
+            hi=5,
+            why="Empty: the middle.",
+        ),
+        Field(
+            "warmth",
+            "Parts are",
+            "choice",
+            options=(("cold", "cold, at shop temperature"), ("warm", "warm from running")),
+            default="cold",
+        ),
         Field("temporary", "Fitted only to help: out before Prove", "lines", required=False),
         Field("not_verified", "Could not be verified", "lines", required=False),
-    ]  # fmt: skip
+    ]
 
 
 def given_window(given: Mapping[str, Any], lo: float | None, hi: float | None) -> Window:
-    return Window(lo, hi, str(given.get("source", "")), str(given.get("basis", "new parts")),
-                  str(given.get("edition", "")))  # fmt: skip
+    return Window(
+        lo,
+        hi,
+        str(given.get("source", "")),
+        str(given.get("basis", "new parts")),
+        str(given.get("edition", "")),
+    )
 
 
 def source_lines(window: Window) -> tuple[str, ...]:

@@ -53,24 +53,47 @@ class CrankRunout(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("limit", "Runout limit", "length", lo=0.001, hi=2),
-            Field("convention", "The limit means", "choice",
-                  options=(("tir", "full indicator reading at each end"), ("sum", "both ends' readings added"),
-                           ("eccentricity", "eccentricity at each end")),
-                  why="Asked, never guessed."),
-            Field("gauges", "The gauges stand", "choice",
-                  options=(("outboard", "outboard of the two supports"), ("between", "between the supports"))),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field("limit", "Runout limit", "length", lo=0.001, hi=2),
+                Field(
+                    "convention",
+                    "The limit means",
+                    "choice",
+                    options=(
+                        ("tir", "full indicator reading at each end"),
+                        ("sum", "both ends' readings added"),
+                        ("eccentricity", "eccentricity at each end"),
+                    ),
+                    why="Asked, never guessed.",
+                ),
+                Field(
+                    "gauges",
+                    "The gauges stand",
+                    "choice",
+                    options=(
+                        ("outboard", "outboard of the two supports"),
+                        ("between", "between the supports"),
+                    ),
+                ),
+            ]
+        )
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         return tuple(
-            Slot(f"{end}.{k}", f"{label}, {360 * k // ANGLES}°", label, {"end": end, "angle": 360 * k // ANGLES},
-                 "length", "size", posture="Angle 0 is the crankpin. Turn to the mark, let it rest, read.",
-                 plausible=(-2.0, 2.0))
+            Slot(
+                key=f"{end}.{k}",
+                label=f"{label}, {360 * k // ANGLES}°",
+                group=label,
+                axes={"end": end, "angle": 360 * k // ANGLES},
+                quantity="length",
+                nature="size",
+                posture="Angle 0 is the crankpin. Turn to the mark, let it rest, read.",
+                plausible=(-2.0, 2.0),
+            )
             for end, label in ENDS
             for k in range(ANGLES)
-        )  # fmt: skip
+        )
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
@@ -87,8 +110,14 @@ class CrankRunout(Setting):
         sentence = "Inside the limit: leave it alone." if overall.code == "in" else ""
         if overall.code.startswith("out"):
             sentence = "Beyond the limit: the crank is sent out. No truing move is reckoned here."
-        return Outcome(tuple(results), tuple(checks), overall, sentence, scenes=(self._circle(ctx, left, right),),
-                       unverified=("The rods' straightness",))  # fmt: skip
+        return Outcome(
+            results=tuple(results),
+            checks=tuple(checks),
+            verdict=overall,
+            next_sentence=sentence,
+            scenes=(self._circle(ctx, left, right),),
+            unverified=("The rods' straightness",),
+        )
 
     def _around(self, sifted: Sifted, end: str) -> list[float]:
         found = (sifted.counted.get(f"{end}.{k}") for k in range(ANGLES))
@@ -110,22 +139,44 @@ class CrankRunout(Setting):
                 rows = [("tir_sum", "Both ends' full readings added", tir["L"] + tir["R"], u_one * 2)]
             case _:
                 u = u_one * math.sqrt(2 / ANGLES)
-                rows = [(f"e_{e}", f"Eccentricity, {label.lower()}", abs(v), u)
-                        for (e, label), v in zip(ENDS, (left, right), strict=True)]  # fmt: skip
+                rows = [
+                    (f"e_{e}", f"Eccentricity, {label.lower()}", abs(v), u)
+                    for (e, label), v in zip(ENDS, (left, right), strict=True)
+                ]
         return [self._judge(key, label, Normal(v, u), window) for key, label, v, u in rows]
 
     def _judge(self, key: str, label: str, value: Normal, window: Window) -> Result:
-        working = Working((Line(label, "greatest less smallest, or √(a² + b²)", f"{value.v:.4f}", True),),
-                          source_lines(window))  # fmt: skip
-        return Result(key, label, "length", value, window, "target", working, verdict(value, window))
+        working = Working(
+            (Line(label, "greatest less smallest, or √(a² + b²)", f"{value.v:.4f}", True),),
+            source_lines(window),
+        )
+        return Result(
+            key=key,
+            label=label,
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=working,
+            verdict=verdict(value, window),
+        )
 
     def _vectors(self, ctx: Context, s: complex, d: complex) -> list[Result]:
         u = math.hypot(resolution_u(ctx.find_gauge(), "size"), SCATTER_PRIOR_MM) / math.sqrt(ANGLES)
         return [
-            Result(key, f"{label}, high at {math.degrees(cmath.phase(v)) % 360:.0f}°", "length",
-                   Normal(abs(v), u), None, "info")
-            for key, label, v in (("sum", "Both ends together", s), ("difference", "Ends against each other", d))
-        ]  # fmt: skip
+            Result(
+                key=key,
+                label=f"{label}, high at {math.degrees(cmath.phase(v)) % 360:.0f}°",
+                quantity="length",
+                value=Normal(abs(v), u),
+                window=None,
+                role="info",
+            )
+            for key, label, v in (
+                ("sum", "Both ends together", s),
+                ("difference", "Ends against each other", d),
+            )
+        ]
 
     def _shape(self, ctx: Context, s: complex, d: complex) -> list[Check]:
         """What the vectors say of the rims: gape, pinch, twist, or neither."""

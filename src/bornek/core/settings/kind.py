@@ -26,8 +26,9 @@ class Field:
 
     key: str
     label: str
-    quantity: Literal["length", "angle", "force", "torque", "temperature", "count", "number",
-                      "choice", "text", "lines"]  # fmt: skip
+    quantity: Literal[
+        "length", "angle", "force", "torque", "temperature", "count", "number", "choice", "text", "lines"
+    ]
     required: bool = True
     options: tuple[tuple[str, str], ...] = ()
     lo: float | None = None

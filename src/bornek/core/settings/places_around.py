@@ -26,12 +26,20 @@ class Form:
 def size_slots(key: str, label: str, posture: str, plausible: tuple[float, float]) -> list[Slot]:
     """Three places, two directions each."""
     return [
-        Slot(f"{key}.{place}.{way}", f"{label}, {place_label}, {way_label}", label,
-             {"what": key, "place": place, "way": way}, "length", "size", posture=posture, plausible=plausible,
-             peers=key)
+        Slot(
+            key=f"{key}.{place}.{way}",
+            label=f"{label}, {place_label}, {way_label}",
+            group=label,
+            axes={"what": key, "place": place, "way": way},
+            quantity="length",
+            nature="size",
+            posture=posture,
+            plausible=plausible,
+            peers=key,
+        )
         for place, place_label in PLACES
         for way, way_label in DIRECTIONS
-    ]  # fmt: skip
+    ]
 
 
 def by_place(sizes: Sizes) -> dict[str, list[float]]:

@@ -73,21 +73,64 @@ class PlainBearing(Setting):
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
         own = [
-            Field("method", "Measured", "choice", default="gauges",
-                  options=(("gauges", "bore and journal, each by gauge"),
-                           ("strip", "soft wire or strip squeezed under the cap"))),
+            Field(
+                "method",
+                "Measured",
+                "choice",
+                default="gauges",
+                options=(
+                    ("gauges", "bore and journal, each by gauge"),
+                    ("strip", "soft wire or strip squeezed under the cap"),
+                ),
+            ),
             Field("diameter", "Diameter", "length", lo=1, hi=2000),
-            Field("least", "Least clearance", "length", required=False, lo=0, hi=5),
-            Field("greatest", "Greatest clearance", "length", required=False, lo=0, hi=5),
-            Field("least_share", "or least, per mille of the diameter", "number", required=False, lo=0, hi=10),
-            Field("greatest_share", "or greatest, per mille of the diameter", "number", required=False, lo=0, hi=10),
-            Field("form_limit", "Ovality or taper at most", "length", required=False, lo=0.001, hi=1),
-            Field("remedy", "Can be brought right by", "choice", default="none",
-                  options=(("none", "re-use or replace only"), ("ream", "a bush reamed or honed to size"),
-                           ("cap_shims", "shims under the cap, the same on both sides"),
-                           ("scrape", "scraping"))),
-            Field("torque", "Cap bolt torque", "torque", required=given.get("method") == "strip", lo=0, hi=5000),
-        ]  # fmt: skip
+            Field(key="least", label="Least clearance", quantity="length", required=False, lo=0, hi=5),
+            Field(key="greatest", label="Greatest clearance", quantity="length", required=False, lo=0, hi=5),
+            Field(
+                key="least_share",
+                label="or least, per mille of the diameter",
+                quantity="number",
+                required=False,
+                lo=0,
+                hi=10,
+            ),
+            Field(
+                key="greatest_share",
+                label="or greatest, per mille of the diameter",
+                quantity="number",
+                required=False,
+                lo=0,
+                hi=10,
+            ),
+            Field(
+                key="form_limit",
+                label="Ovality or taper at most",
+                quantity="length",
+                required=False,
+                lo=0.001,
+                hi=1,
+            ),
+            Field(
+                "remedy",
+                "Can be brought right by",
+                "choice",
+                default="none",
+                options=(
+                    ("none", "re-use or replace only"),
+                    ("ream", "a bush reamed or honed to size"),
+                    ("cap_shims", "shims under the cap, the same on both sides"),
+                    ("scrape", "scraping"),
+                ),
+            ),
+            Field(
+                key="torque",
+                label="Cap bolt torque",
+                quantity="torque",
+                required=given.get("method") == "strip",
+                lo=0,
+                hi=5000,
+            ),
+        ]
         return whole_form(own)
 
     def window(self, ctx: Context) -> Window:
@@ -103,18 +146,31 @@ class PlainBearing(Setting):
                 else None
             )
         if ends == [None, None]:
-            raise RangeError("No least or greatest clearance is given.", field="least",
-                             next_step="Give it in length, or as a share of the diameter.")  # fmt: skip
+            raise RangeError(
+                "No least or greatest clearance is given.",
+                field="least",
+                next_step="Give it in length, or as a share of the diameter.",
+            )
         return given_window(g, ends[0], ends[1])
 
     def slots(self, ctx: Context) -> list[Slot]:
         d = float(ctx.given["diameter"])
         if ctx.given["method"] == "strip":
-            found = [Slot(f"strip.{place}", f"Strip, {label}", "Strip",
-                          {"what": "strip", "place": place}, "length", "size",
-                          posture="Dry and clean. Lay the strip along the shaft, cap to full torque, off again; "
-                          "read its squeezed thickness.", plausible=(0.005, 3.0), peers="strip")
-                     for place, label in PLACES]  # fmt: skip
+            found = [
+                Slot(
+                    key=f"strip.{place}",
+                    label=f"Strip, {label}",
+                    group="Strip",
+                    axes={"what": "strip", "place": place},
+                    quantity="length",
+                    nature="size",
+                    posture="Dry and clean. Lay the strip along the shaft, cap to full torque, off again; "
+                    "read its squeezed thickness.",
+                    plausible=(0.005, 3.0),
+                    peers="strip",
+                )
+                for place, label in PLACES
+            ]
         else:
             near = (d * 0.98, d * 1.02)
             found = size_slots(
@@ -124,8 +180,19 @@ class PlainBearing(Setting):
                 found = (
                     size_slots("journal", "Journal", "Micrometer, clear of oil hole and edges.", near) + found
                 )
-        return [*found, Slot(OIL, "Oil hole open and aligned", "Oil hole", {"step": "oil"}, "count", "confirm",
-                             "confirm", posture="Oil hole: a wire through it into the groove. Confirm.")]  # fmt: skip
+        return [
+            *found,
+            Slot(
+                key=OIL,
+                label="Oil hole open and aligned",
+                group="Oil hole",
+                axes={"step": "oil"},
+                quantity="count",
+                nature="confirm",
+                accepts="confirm",
+                posture="Oil hole: a wire through it into the groove. Confirm.",
+            ),
+        ]
 
     def _sizes(self, ctx: Context, what: str) -> Sizes:
         """The newest sizes of one member: a journal is read in round 1 and stays."""
@@ -153,18 +220,44 @@ class PlainBearing(Setting):
         sizes = {name: self._sizes(ctx, name) for name in names}
         aim = aim_in(window, ctx.given.get("aim"))
         oil = sifted.counted.get(OIL)
-        blockers = () if oil and isinstance(oil.raw, Confirm) and oil.raw.done else (
-            "Hold: the oil hole is not confirmed open and aligned.",)  # fmt: skip
+        blockers = (
+            ()
+            if oil and isinstance(oil.raw, Confirm) and oil.raw.done
+            else ("Hold: the oil hole is not confirmed open and aligned.",)
+        )
         if not all(sizes.values()):
-            empty = Result("clearance", "Clearance", "length", None, window, verdict=NOT_READ, aim=aim)
+            empty = Result(
+                key="clearance",
+                label="Clearance",
+                quantity="length",
+                value=None,
+                window=window,
+                verdict=NOT_READ,
+                aim=aim,
+            )
             return Outcome((empty,), tuple(checks), NOT_READ, sign_blockers=blockers)
         value, working = self._value(ctx, sizes)
         judged = verdict(value, window)
-        result = Result("clearance", "Clearance", "length", value, window, "target",
-                        working.sourced(*source_lines(window)), judged, aim)  # fmt: skip
+        result = Result(
+            key="clearance",
+            label="Clearance",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=working.sourced(*source_lines(window)),
+            verdict=judged,
+            aim=aim,
+        )
         checks += [*self._form(ctx, sizes), *self._choices(ctx, sizes, value, window, judged, aim)]
-        return Outcome((result,), tuple(checks), judged, scenes=(self._table(ctx, sizes),),
-                       sign_blockers=blockers, observed={"clearance": value})  # fmt: skip
+        return Outcome(
+            results=(result,),
+            checks=tuple(checks),
+            verdict=judged,
+            scenes=(self._table(ctx, sizes),),
+            sign_blockers=blockers,
+            observed={"clearance": value},
+        )
 
     def _value(self, ctx: Context, sizes: Mapping[str, Sizes]) -> tuple[Normal, Working]:
         """Two members by two gauges: every share counts, calibration twice."""
@@ -179,8 +272,12 @@ class PlainBearing(Setting):
             value = Normal(round(parts["strip"].mean, 9), parts["strip"].u)
         else:
             bore, journal = parts["bore"].mean, parts["journal"].mean
-            total.line("Clearance", f"{say.number(bore)} − {say.number(journal)}", (bore - journal) * say.per_mm,
-                       main=True)  # fmt: skip
+            total.line(
+                "Clearance",
+                f"{say.number(bore)} − {say.number(journal)}",
+                (bore - journal) * say.per_mm,
+                main=True,
+            )
             value = Normal(round(bore - journal, 9), math.hypot(parts["bore"].u, parts["journal"].u))
         show_budget(total, parts[next(iter(parts))], gauge, "size", say.per_mm)
         if len(parts) > 1:
@@ -194,12 +291,25 @@ class PlainBearing(Setting):
             form = form_of(members)
             for word, value in (("oval", form.ovality_mm), ("tapered", form.taper_mm)):
                 if limit is not None and value > limit + 1e-9:
-                    found.append(Check(f"{word}_{name}", "warn", f"The {name} is {word} by {say.number(value)} {say.unit}, "
-                                       f"more than {say.size(limit)}: one clearance cannot be right all round."))  # fmt: skip
+                    found.append(
+                        Check(
+                            f"{word}_{name}",
+                            "warn",
+                            f"The {name} is {word} by {say.number(value)} {say.unit}, "
+                            f"more than {say.size(limit)}: one clearance cannot be right all round.",
+                        )
+                    )
         return found
 
-    def _choices(self, ctx: Context, sizes: Mapping[str, Sizes], value: Normal, window: Window, judged: Verdict,
-                 aim: float) -> list[Check]:  # fmt: skip
+    def _choices(
+        self,
+        ctx: Context,
+        sizes: Mapping[str, Sizes],
+        value: Normal,
+        window: Window,
+        judged: Verdict,
+        aim: float,
+    ) -> list[Check]:
         """What can be done about it, when nothing on the page adjusts it."""
         if not judged.code.startswith("out"):
             return []
@@ -242,12 +352,32 @@ class PlainBearing(Setting):
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         d = float(ctx.given["diameter"])
         if ctx.given["remedy"] == "ream" and ctx.given["method"] == "gauges":
-            return (Knob(BORE, "Bush bore", "bore", "mm", Continuous(0.005, d * 0.98, d * 1.02), 1, noun="bore",
-                         title="Bush", read=True, more="Ream or hone the bush to",
-                         less="Fit a new bush and ream it to"),)  # fmt: skip
+            return (
+                Knob(
+                    key=BORE,
+                    label="Bush bore",
+                    place="bore",
+                    unit="mm",
+                    domain=Continuous(0.005, d * 0.98, d * 1.02),
+                    sense=1,
+                    noun="bore",
+                    title="Bush",
+                    read=True,
+                    more="Ream or hone the bush to",
+                    less="Fit a new bush and ream it to",
+                ),
+            )
         if ctx.given["remedy"] == "cap_shims":
             return (
-                Knob(CAP, "Shims under the cap, each side", "pack", "mm", Packs(), 1, title="Cap, each side"),
+                Knob(
+                    key=CAP,
+                    label="Shims under the cap, each side",
+                    place="pack",
+                    unit="mm",
+                    domain=Packs(),
+                    sense=1,
+                    title="Cap, each side",
+                ),
             )
         return ()
 
@@ -257,8 +387,17 @@ class PlainBearing(Setting):
             return None
         knob = self.knobs(ctx)[0].key
         floor = STRIP_PRIOR_MM if ctx.given["method"] == "strip" else SCATTER_PRIOR_MM
-        return Response(("clearance",), (knob,), ((1.0,),), (0.02,), (0.003,), (floor,), "low", 3,
-                        geometry=knob == BORE)  # fmt: skip
+        return Response(
+            rows=("clearance",),
+            knobs=(knob,),
+            k0=((1.0,),),
+            rho=(0.02,),
+            s_a=(0.003,),
+            s_r=(floor,),
+            harm="low",
+            repeats=3,
+            geometry=knob == BORE,
+        )
 
     def brief(self, ctx: Context) -> Sequence[str]:
         lines = [f"cap at {ctx.given['torque']:g} N·m"] if ctx.given.get("torque") else []
@@ -279,7 +418,12 @@ class PlainBearing(Setting):
         return self.reads(ctx)
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
-        return [SlipHint(h) for h in (
-            "The shims were not the same under both sides.", "The cap was not at its torque, or sat on dirt.",
-            "The bush closed in when it was pressed home.", "The strip moved, or the shaft was turned.",
-        )]  # fmt: skip
+        return [
+            SlipHint(h)
+            for h in (
+                "The shims were not the same under both sides.",
+                "The cap was not at its torque, or sat on dirt.",
+                "The bush closed in when it was pressed home.",
+                "The strip moved, or the shaft was turned.",
+            )
+        ]

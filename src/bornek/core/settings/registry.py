@@ -53,6 +53,7 @@ def find_kind(kind_id: str) -> Setting:
     """
     kind = find_calculation(kind_id)
     if not isinstance(kind, Setting):
-        raise UnknownKind(f"{kind.title} is a calculator: it has no rounds.", field="kind",
-                          next_step="Compute it instead.")  # fmt: skip
+        raise UnknownKind(
+            f"{kind.title} is a calculator: it has no rounds.", field="kind", next_step="Compute it instead."
+        )
     return kind

@@ -37,38 +37,76 @@ class SeatSize(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("what", "It is", "choice", options=WHAT, default="journal"),
-            Field("nominal", "Nominal size", "length", lo=1, hi=2000),
-            Field("fit", "Fit class (such as k6 or H7)", "text", required=False,
-                  why="The limits then come from the ISO 286 table."),
-            Field("least", "Least size", "length", required=False, lo=0.5, hi=2001),
-            Field("greatest", "Greatest size", "length", required=False, lo=0.5, hi=2001),
-            Field("form_limit", "Ovality or taper at most", "length", required=False, lo=0.001, hi=1),
-            Field("mate", "Mean size of the mating part", "length", required=False, lo=0.5, hi=2001,
-                  why="With it the fit itself is reckoned."),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field("what", "It is", "choice", options=WHAT, default="journal"),
+                Field("nominal", "Nominal size", "length", lo=1, hi=2000),
+                Field(
+                    "fit",
+                    "Fit class (such as k6 or H7)",
+                    "text",
+                    required=False,
+                    why="The limits then come from the ISO 286 table.",
+                ),
+                Field(key="least", label="Least size", quantity="length", required=False, lo=0.5, hi=2001),
+                Field(
+                    key="greatest", label="Greatest size", quantity="length", required=False, lo=0.5, hi=2001
+                ),
+                Field(
+                    key="form_limit",
+                    label="Ovality or taper at most",
+                    quantity="length",
+                    required=False,
+                    lo=0.001,
+                    hi=1,
+                ),
+                Field(
+                    key="mate",
+                    label="Mean size of the mating part",
+                    quantity="length",
+                    required=False,
+                    lo=0.5,
+                    hi=2001,
+                    why="With it the fit itself is reckoned.",
+                ),
+            ]
+        )
 
     def window(self, ctx: Context) -> Window:
         fit = str(ctx.given.get("fit") or "").strip()
         if not fit:
             if ctx.given.get("least") is None and ctx.given.get("greatest") is None:
-                raise RangeError("Neither a fit class nor a least or greatest size is given.", field="fit",
-                                 next_step="Give the class, or the sizes from the drawing.")  # fmt: skip
+                raise RangeError(
+                    "Neither a fit class nor a least or greatest size is given.",
+                    field="fit",
+                    next_step="Give the class, or the sizes from the drawing.",
+                )
             return given_window(ctx.given, ctx.given.get("least"), ctx.given.get("greatest"))
         if fit[:1].isupper() != (ctx.given["what"] != "journal"):
-            raise RangeError(f"{fit} is a class for {'holes' if fit[:1].isupper() else 'shafts'}.", field="fit",
-                             next_step="Small letters for a journal, capitals for a bore or housing.")  # fmt: skip
+            raise RangeError(
+                f"{fit} is a class for {'holes' if fit[:1].isupper() else 'shafts'}.",
+                field="fit",
+                next_step="Small letters for a journal, capitals for a bore or housing.",
+            )
         limits = limits_of(float(ctx.given["nominal"]), fit)
         said = str(ctx.given.get("source") or "")
-        return Window(limits.least, limits.greatest, f"{said}; {limits.source}" if said else limits.source,
-                      str(ctx.given.get("basis", "new parts")), str(ctx.given.get("edition", "")))  # fmt: skip
+        return Window(
+            limits.least,
+            limits.greatest,
+            f"{said}; {limits.source}" if said else limits.source,
+            str(ctx.given.get("basis", "new parts")),
+            str(ctx.given.get("edition", "")),
+        )
 
     def slots(self, ctx: Context) -> list[Slot]:
         nominal = float(ctx.given["nominal"])
         label = dict(WHAT)[ctx.given["what"]].split(" ", 1)[1].capitalize()
-        return size_slots("size", label, "Rock the gauge for the turning point; clear of edge and oil hole.",
-                          (nominal * 0.98, nominal * 1.02))  # fmt: skip
+        return size_slots(
+            "size",
+            label,
+            "Rock the gauge for the turning point; clear of edge and oil hole.",
+            (nominal * 0.98, nominal * 1.02),
+        )
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots, window, gauge, say = self.slots(ctx), self.window(ctx), ctx.find_gauge(), speech(ctx)
@@ -80,7 +118,9 @@ class SeatSize(Setting):
         }
         checks = list(sift_checks(sifted, slots))
         if not sizes:
-            empty = Result("size", "Mean size", "length", None, window, verdict=NOT_READ)
+            empty = Result(
+                key="size", label="Mean size", quantity="length", value=None, window=window, verdict=NOT_READ
+            )
             return Outcome((empty,), tuple(checks), NOT_READ)
         parts = budget(by_place(sizes), gauge, "size", SCATTER_PRIOR_MM)
         value, form = Normal(round(parts.mean, 9), parts.u), form_of(sizes)
@@ -90,13 +130,28 @@ class SeatSize(Setting):
         total.line("Taper", "between the means of the places", form.taper_mm * say.per_mm)
         show_budget(total, parts, gauge, "size", say.per_mm)
         judged = verdict(value, window)
-        results = [Result("size", "Mean size", "length", value, window, "target",
-                          total.working().sourced(*source_lines(window)), judged,
-                          readings=tuple(sizes.values()))]  # fmt: skip
+        results = [
+            Result(
+                key="size",
+                label="Mean size",
+                quantity="length",
+                value=value,
+                window=window,
+                role="target",
+                working=total.working().sourced(*source_lines(window)),
+                verdict=judged,
+                readings=tuple(sizes.values()),
+            )
+        ]
         results += self._fit(ctx, value)
         checks += self._form(ctx, form.ovality_mm, form.taper_mm)
-        return Outcome(tuple(results), tuple(checks), judged, self._sentence(ctx, judged.code),
-                       scenes=(size_table(f"Sizes, {say.unit}", {"": sizes}, say),))  # fmt: skip
+        return Outcome(
+            tuple(results),
+            tuple(checks),
+            judged,
+            self._sentence(ctx, judged.code),
+            scenes=(size_table(f"Sizes, {say.unit}", {"": sizes}, say),),
+        )
 
     def _sentence(self, ctx: Context, code: str) -> str:
         """A seat is not set: it is good, or it goes back to Inspect."""
@@ -113,11 +168,14 @@ class SeatSize(Setting):
             return []
         say = speech(ctx)
         return [
-            Check(f"form_{name.lower()}", "warn",
-                  f"{name} {say.number(value)} {say.unit}, more than {say.size(limit)}: not a seat for a ring.")
+            Check(
+                f"form_{name.lower()}",
+                "warn",
+                f"{name} {say.number(value)} {say.unit}, more than {say.size(limit)}: not a seat for a ring.",
+            )
             for name, value in (("Ovality", ovality), ("Taper", taper))
             if value > limit + 1e-9
-        ]  # fmt: skip
+        ]
 
     def _fit(self, ctx: Context, value: Normal) -> list[Result]:
         mate = ctx.given.get("mate")
@@ -126,10 +184,27 @@ class SeatSize(Setting):
         say = speech(ctx)
         clearance = (value.v - mate) if ctx.given["what"] != "journal" else (mate - value.v)
         words = "clearance" if clearance >= 0 else "interference"
-        working = Working((Line("Fit", f"{say.number(max(value.v, mate))} − {say.number(min(value.v, mate))}",
-                                f"{say.number(abs(clearance))} {words}", True),))  # fmt: skip
-        return [Result("fit", f"Fit with its mate: {words}", "length",
-                       Normal(round(clearance, 9), math.hypot(value.u, value.u)), None, "info", working)]  # fmt: skip
+        working = Working(
+            (
+                Line(
+                    "Fit",
+                    f"{say.number(max(value.v, mate))} − {say.number(min(value.v, mate))}",
+                    f"{say.number(abs(clearance))} {words}",
+                    True,
+                ),
+            )
+        )
+        return [
+            Result(
+                key="fit",
+                label=f"Fit with its mate: {words}",
+                quantity="length",
+                value=Normal(round(clearance, 9), math.hypot(value.u, value.u)),
+                window=None,
+                role="info",
+                working=working,
+            )
+        ]
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return (

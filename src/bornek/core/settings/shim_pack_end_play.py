@@ -58,28 +58,56 @@ class ShimPackEndPlay(Setting):
         preload = given.get("meant") == "preload"
         noun = "preload" if preload else "end play"
         own = [
-            Field("meant", "The manual's figure means", "choice",
-                  options=(("play", "end play: the shaft can float"),
-                           ("preload", "preload: bearings pressed together")), default="play",
-                  why="A manual that says preload and prints a play is asked about, never converted."),
+            Field(
+                key="meant",
+                label="The manual's figure means",
+                quantity="choice",
+                options=(
+                    ("play", "end play: the shaft can float"),
+                    ("preload", "preload: bearings pressed together"),
+                ),
+                default="play",
+                why="A manual that says preload and prints a play is asked about, never converted.",
+            ),
             Field("least", f"Least {noun}", "length", lo=0, hi=3),
             Field("greatest", f"Greatest {noun}", "length", lo=0, hi=3),
-            Field("sense", "Adding a shim", "choice",
-                  options=(("adds", "adds play (shims under the cover)"),
-                           ("takes", "takes play away (shims behind the cup)"),
-                           ("unknown", "not known yet: the first small move shows it"))),
+            Field(
+                "sense",
+                "Adding a shim",
+                "choice",
+                options=(
+                    ("adds", "adds play (shims under the cover)"),
+                    ("takes", "takes play away (shims behind the cup)"),
+                    ("unknown", "not known yet: the first small move shows it"),
+                ),
+            ),
             Field("torque", "Cover bolt torque", "torque", lo=0, hi=5000),
-            Field("housing", "Housing and cover", "choice", default="stiff",
-                  options=(("stiff", "stiff, iron or steel"), ("soft", "soft, light alloy or welded sheet"))),
-            Field("most_plates", "Most shims in the pack", "count", default=6, lo=1, hi=10),
-            Field("positions", "Angular positions to read", "count", default=2, lo=1, hi=4),
-        ]  # fmt: skip
+            Field(
+                "housing",
+                "Housing and cover",
+                "choice",
+                default="stiff",
+                options=(("stiff", "stiff, iron or steel"), ("soft", "soft, light alloy or welded sheet")),
+            ),
+            Field(
+                key="most_plates", label="Most shims in the pack", quantity="count", default=6, lo=1, hi=10
+            ),
+            Field(
+                key="positions", label="Angular positions to read", quantity="count", default=2, lo=1, hi=4
+            ),
+        ]
         if preload:
             own += [
-                Field("drag_least", "Least rolling drag, seals included", "torque", lo=0, hi=2000,
-                      why="The proof of a preload: an indicator cannot see it."),
+                Field(
+                    key="drag_least",
+                    label="Least rolling drag, seals included",
+                    quantity="torque",
+                    lo=0,
+                    hi=2000,
+                    why="The proof of a preload: an indicator cannot see it.",
+                ),
                 Field("drag_greatest", "Greatest rolling drag, seals included", "torque", lo=0, hi=2000),
-            ]  # fmt: skip
+            ]
         return whole_form(own)
 
     def window(self, ctx: Context) -> Window:
@@ -96,30 +124,50 @@ class ShimPackEndPlay(Setting):
         top = max(1.2, 4 * float(ctx.given["greatest"]))
         return [
             Slot(
-                f"travel.{POSITIONS[p][0]}.{rep}", f"{POSITIONS[p][1]}, reading {rep}",
-                POSITIONS[p][1], {"position": POSITIONS[p][0], "rep": rep}, "length", "travel",
+                key=f"travel.{POSITIONS[p][0]}.{rep}",
+                label=f"{POSITIONS[p][1]}, reading {rep}",
+                group=POSITIONS[p][1],
+                axes={"position": POSITIONS[p][0], "rep": rep},
+                quantity="length",
+                nature="travel",
                 posture="Push home and tap. Five turns. Zero. Pry up until it stops. Type the full travel.",
-                plausible=(0.0, top), peers="travel",
+                plausible=(0.0, top),
+                peers="travel",
             )
             for p in all_used
             for rep in range(1, REPEATS + 1)
-        ]  # fmt: skip
+        ]
 
     def slots(self, ctx: Context) -> Sequence[Slot]:
         slots = self._travel_slots(ctx)
         sifted = sift(slots, ctx.now())
         if self._zeros(sifted, ctx):
             slots.append(
-                Slot("needle", "Needle alive?", "Proof", {}, "count", "confirm", accepts="confirm",
-                     posture="The needle stood still. Push or pry the base by a known amount and see "
-                     "it move.")
-            )  # fmt: skip
+                Slot(
+                    key="needle",
+                    label="Needle alive?",
+                    group="Proof",
+                    axes={},
+                    quantity="count",
+                    nature="confirm",
+                    accepts="confirm",
+                    posture="The needle stood still. Push or pry the base by a known amount and see it move.",
+                )
+            )
             if self.preload(ctx):
                 slots.append(
-                    Slot("drag", "Rolling drag", "Proof", {}, "torque", "force",
-                         posture="Turn steadily, not from a standstill. Read the drag while it turns, "
-                         "seals included.", plausible=(0.01, 2000.0))
-                )  # fmt: skip
+                    Slot(
+                        key="drag",
+                        label="Rolling drag",
+                        group="Proof",
+                        axes={},
+                        quantity="torque",
+                        nature="force",
+                        posture="Turn steadily, not from a standstill. Read the drag while it turns, "
+                        "seals included.",
+                        plausible=(0.01, 2000.0),
+                    )
+                )
         return slots
 
     def _zeros(self, sifted: Sifted, ctx: Context) -> bool:
@@ -140,8 +188,15 @@ class ShimPackEndPlay(Setting):
         if gauge.overdue:
             checks.append(Check("overdue", "warn", f"{gauge.name} is past its calibration date."))
         if not groups:
-            empty = Result("end_play", "End play", "length", None, window, verdict=NOT_READ,
-                           aim=aim_in(window, ctx.given.get("aim")))  # fmt: skip
+            empty = Result(
+                key="end_play",
+                label="End play",
+                quantity="length",
+                value=None,
+                window=window,
+                verdict=NOT_READ,
+                aim=aim_in(window, ctx.given.get("aim")),
+            )
             return Outcome((empty,), tuple(checks), NOT_READ)
         observed = travel_value(groups, gauge, SCATTER_PRIOR_MM)
         checks += self._spread_checks(groups, say)
@@ -153,10 +208,17 @@ class ShimPackEndPlay(Setting):
                 value, working = self._by_shims(ctx, observed, working)
         judged = verdict(value, window)
         target = Result(
-            "end_play", "Preload" if self.preload(ctx) and isinstance(observed, AtMost) else "End play",
-            "length", value, window, "target", working.sourced(*source_lines(window)), judged,
-            aim_in(window, ctx.given.get("aim")), tuple(v for g in groups.values() for v in g),
-        )  # fmt: skip
+            key="end_play",
+            label="Preload" if self.preload(ctx) and isinstance(observed, AtMost) else "End play",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=working.sourced(*source_lines(window)),
+            verdict=judged,
+            aim=aim_in(window, ctx.given.get("aim")),
+            readings=tuple(v for g in groups.values() for v in g),
+        )
         results = [target]
         if self.preload(ctx):
             results.append(self._drag(ctx, sifted))
@@ -167,17 +229,27 @@ class ShimPackEndPlay(Setting):
 
     def _spread_checks(self, groups: Mapping[str, list[float]], say: Speech) -> list[Check]:
         found = [
-            Check("spread", "warn", f"{name}: repeats differ by {say.number(spread(g))} "
-                  f"{say.unit}, more than {say.size(SPREAD_LIMIT_MM)}. Re-seat and read again.", "reseat")
+            Check(
+                "spread",
+                "warn",
+                f"{name}: repeats differ by {say.number(spread(g))} "
+                f"{say.unit}, more than {say.size(SPREAD_LIMIT_MM)}. Re-seat and read again.",
+                "reseat",
+            )
             for name, g in groups.items()
             if spread(g) > SPREAD_LIMIT_MM + 1e-9
-        ]  # fmt: skip
+        ]
         means = [sum(g) / len(g) for g in groups.values()]
         if not found and spread(means) > SPREAD_LIMIT_MM + 1e-9:
             found.append(
-                Check("positions", "warn", f"The positions differ by {say.number(spread(means))} "
-                      f"{say.unit}: bent shaft or dirt. Clean, re-seat and read again.", "reseat")
-            )  # fmt: skip
+                Check(
+                    "positions",
+                    "warn",
+                    f"The positions differ by {say.number(spread(means))} "
+                    f"{say.unit}: bent shaft or dirt. Clean, re-seat and read again.",
+                    "reseat",
+                )
+            )
         return found
 
     def _zero_checks(self, ctx: Context, sifted: Sifted, say: Speech) -> list[Check]:
@@ -185,14 +257,22 @@ class ShimPackEndPlay(Setting):
         proof = sifted.counted.get("needle")
         if proof is None or proof.raw != Confirm(True):
             found.append(
-                Check("zero", "warn", "The needle never moved. Prove that it is alive: push or pry by "
-                      "a known amount.", "prove_alive", "needle")
-            )  # fmt: skip
+                Check(
+                    "zero",
+                    "warn",
+                    "The needle never moved. Prove that it is alive: push or pry by a known amount.",
+                    "prove_alive",
+                    "needle",
+                )
+            )
         if self.preload(ctx):
             found.append(
-                Check("blind", "note", "An indicator cannot see preload: below zero it reads 0. The "
-                      "rolling drag is the proof.")
-            )  # fmt: skip
+                Check(
+                    "blind",
+                    "note",
+                    "An indicator cannot see preload: below zero it reads 0. The rolling drag is the proof.",
+                )
+            )
         return found
 
     def _working(self, groups: Mapping[str, list[float]], ctx: Context) -> Working:
@@ -222,14 +302,22 @@ class ShimPackEndPlay(Setting):
             u = math.hypot(played.u, PLATE_U_MM * math.sqrt(max(plates, 1)))
             v = played.v + moved
             lines = (
-                Line(f"Play, round {past.round}", "the last that could be measured",
-                     say.number(played.v), True),
-                Line("Shims since", f"pack {say.size(from_nm(sum(before)))} to "
-                     f"{say.size(from_nm(sum(after)))}", say.number(moved, plus=True)),
-                Line("Play less shims", f"{say.number(played.v)} {say.number(moved, plus=True)}; "
-                     "negative is preload", say.number(v), True),
+                Line(
+                    f"Play, round {past.round}", "the last that could be measured", say.number(played.v), True
+                ),
+                Line(
+                    "Shims since",
+                    f"pack {say.size(from_nm(sum(before)))} to {say.size(from_nm(sum(after)))}",
+                    say.number(moved, plus=True),
+                ),
+                Line(
+                    "Play less shims",
+                    f"{say.number(played.v)} {say.number(moved, plus=True)}; negative is preload",
+                    say.number(v),
+                    True,
+                ),
                 Line("Give or take", f"2 × √({say.number(played.u)}² + plates²)", say.spread(2 * u)),
-            )  # fmt: skip
+            )
             return Normal(v, u), working.plus(*lines)
         none = Line("Preload", "no play was measured before: start from a full pack", "unknown")
         return observed, working.plus(none)
@@ -240,27 +328,57 @@ class ShimPackEndPlay(Setting):
         number = entry.number if entry else None
         value = None if number is None else Normal(number, 0.025 * max(number, 0.1))
         working = Working(
-            (Line("Rolling drag", "steady turning, seals included; read within 5 %",
-                  "not read" if number is None else f"{number:.2f} N·m", True),),
+            (
+                Line(
+                    "Rolling drag",
+                    "steady turning, seals included; read within 5 %",
+                    "not read" if number is None else f"{number:.2f} N·m",
+                    True,
+                ),
+            ),
             source_lines(window),
-        )  # fmt: skip
-        return Result("drag", "Rolling drag", "torque", value, window, "proof", working,
-                      verdict(value, window), window.middle, () if number is None else (number,))  # fmt: skip
+        )
+        return Result(
+            key="drag",
+            label="Rolling drag",
+            quantity="torque",
+            value=value,
+            window=window,
+            role="proof",
+            working=working,
+            verdict=verdict(value, window),
+            aim=window.middle,
+            readings=() if number is None else (number,),
+        )
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         sense = {"adds": 1, "takes": -1}.get(str(ctx.given["sense"]))
         return (
-            Knob(KNOB, "Shim pack", "cover", "mm", Packs(int(ctx.given["most_plates"])),
-                 1 if sense == 1 else -1 if sense == -1 else None, title="Shims under the cover"
-                 if sense != -1 else "Shims behind the cup"),
-        )  # fmt: skip
+            Knob(
+                key=KNOB,
+                label="Shim pack",
+                place="cover",
+                unit="mm",
+                domain=Packs(int(ctx.given["most_plates"])),
+                sense=1 if sense == 1 else -1 if sense == -1 else None,
+                title="Shims under the cover" if sense != -1 else "Shims behind the cup",
+            ),
+        )
 
     def response(self, ctx: Context) -> Response:
         sign = -1.0 if ctx.given["sense"] == "takes" else 1.0
         rho = 0.07 if ctx.given["housing"] == "soft" else 0.05
         repeats = REPEATS * int(ctx.given["positions"])
-        return Response(("end_play",), (KNOB,), ((sign,),), (rho,), (0.006,), (SCATTER_PRIOR_MM,),
-                        "low", repeats)  # fmt: skip
+        return Response(
+            rows=("end_play",),
+            knobs=(KNOB,),
+            k0=((sign,),),
+            rho=(rho,),
+            s_a=(0.006,),
+            s_r=(SCATTER_PRIOR_MM,),
+            harm="low",
+            repeats=repeats,
+        )
 
     def tools(self, ctx: Context) -> Sequence[str]:
         found = [
@@ -279,8 +397,10 @@ class ShimPackEndPlay(Setting):
 
     def brief(self, ctx: Context) -> Sequence[str]:
         sense = {"adds": "a shim adds play", "takes": "a shim takes play away"}
-        return (sense.get(str(ctx.given["sense"]), "sense not known yet"),
-                f"cover at {ctx.given['torque']:g} N·m")  # fmt: skip
+        return (
+            sense.get(str(ctx.given["sense"]), "sense not known yet"),
+            f"cover at {ctx.given['torque']:g} N·m",
+        )
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         torque = f"{ctx.given['torque']:g} N·m"

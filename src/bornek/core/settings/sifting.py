@@ -65,14 +65,24 @@ def sift_checks(sifted: Sifted, slots: Sequence[Slot]) -> list[Check]:
     """The questions that the sifting leaves open."""
     label = {s.key: s.label for s in slots}
     found = [
-        Check("slip", "warn", f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. Was it meant?",
-              "ask", k)
+        Check(
+            "slip",
+            "warn",
+            f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. Was it meant?",
+            "ask",
+            k,
+        )
         for k, (e, slips) in sifted.asked.items()
-    ]  # fmt: skip
+    ]
     for key, entries in sifted.contested.items():
         both = " and ".join(f"{e.as_typed or e.number} ({e.by or 'nobody named'})" for e in entries)
         found.append(
-            Check("contested", "warn", f"{label[key]} was filled twice: {both}. Strike one; neither "
-                  "counts until then.", "ask", key)
-        )  # fmt: skip
+            Check(
+                "contested",
+                "warn",
+                f"{label[key]} was filled twice: {both}. Strike one; neither counts until then.",
+                "ask",
+                key,
+            )
+        )
     return found

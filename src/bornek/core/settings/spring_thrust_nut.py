@@ -72,28 +72,62 @@ class SpringThrustNut(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("least", "Least end play", "length", lo=0, hi=5),
-            Field("greatest", "Greatest end play", "length", lo=0, hi=5),
-            Field("pitch", "Thread pitch of the nut", "length", lo=0.2, hi=12, why="Was it threads per inch? Convert."),
-            Field("tabs", "Tabs on the lock washer", "count", lo=1, hi=60),
-            Field("slots", "Slots in the nut", "count", lo=1, hi=60),
-            Field("first_lock", "From snug back to the first lock position", "angle", default=0.0, lo=0, hi=360),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field("least", "Least end play", "length", lo=0, hi=5),
+                Field("greatest", "Greatest end play", "length", lo=0, hi=5),
+                Field(
+                    key="pitch",
+                    label="Thread pitch of the nut",
+                    quantity="length",
+                    lo=0.2,
+                    hi=12,
+                    why="Was it threads per inch? Convert.",
+                ),
+                Field("tabs", "Tabs on the lock washer", "count", lo=1, hi=60),
+                Field("slots", "Slots in the nut", "count", lo=1, hi=60),
+                Field(
+                    key="first_lock",
+                    label="From snug back to the first lock position",
+                    quantity="angle",
+                    default=0.0,
+                    lo=0,
+                    hi=360,
+                ),
+            ]
+        )
 
     def window(self, ctx: Context) -> Window:
         return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         confirms = [
-            Slot(key, label, "Sequence", {"step": key}, "count", "confirm", "confirm", posture)
+            Slot(
+                key=key,
+                label=label,
+                group="Sequence",
+                axes={"step": key},
+                quantity="count",
+                nature="confirm",
+                accepts="confirm",
+                posture=posture,
+            )
             for key, label, posture in STEPS
         ]
         travels = [
-            Slot(f"{READ_STEP}.{n}", f"Travel, reading {n}", "Travel", {"rep": n}, "length", "travel",
-                 posture="Read how far the carrier lifted.", plausible=(0.0, 6.0), peers="travel")
+            Slot(
+                key=f"{READ_STEP}.{n}",
+                label=f"Travel, reading {n}",
+                group="Travel",
+                axes={"rep": n},
+                quantity="length",
+                nature="travel",
+                posture="Read how far the carrier lifted.",
+                plausible=(0.0, 6.0),
+                peers="travel",
+            )
             for n in (1, 2)
-        ]  # fmt: skip
+        ]
         return (*confirms, *travels)
 
     def guide(self, ctx: Context) -> Guide:
@@ -111,8 +145,11 @@ class SpringThrustNut(Setting):
             elif entry.slot not in done:
                 done.append(entry.slot)
         left = [k for k in order if k not in done]
-        ahead = {} if stop else {k: f"First: {NAMES.get(left[0], 'the first reading').lower()}."
-                                 for k in left[1:]}  # fmt: skip
+        ahead = (
+            {}
+            if stop
+            else {k: f"First: {NAMES.get(left[0], 'the first reading').lower()}." for k in left[1:]}
+        )
         return Guide(slots, None if stop or not left else left[0], ahead, stop, restart)
 
     def _breaks(self, entry: Entry, done: Sequence[str], order: Sequence[str]) -> str:
@@ -134,7 +171,15 @@ class SpringThrustNut(Setting):
         scenes = (self._steps(guide, ctx), self._ladder(ctx, window))
         aim = aim_in(window, ctx.given.get("aim"))
         if guide.stop or not groups:
-            empty = Result("end_play", "End play", "length", None, window, verdict=NOT_READ, aim=aim)
+            empty = Result(
+                key="end_play",
+                label="End play",
+                quantity="length",
+                value=None,
+                window=window,
+                verdict=NOT_READ,
+                aim=aim,
+            )
             return Outcome((empty,), checks, NOT_READ, scenes=scenes)
         value = travel_value(groups, ctx.find_gauge(), SCATTER_PRIOR_MM)
         judged = verdict(value, window)
@@ -143,22 +188,54 @@ class SpringThrustNut(Setting):
         if isinstance(value, Normal) and judged.code != "in":
             turn = (aim - value.v) / ctx.given["pitch"] * 360
             way = "looser" if turn > 0 else "tighter"
-            sentence = (f"Compress the springs again first, then turn the nut {abs(turn):.0f}° {way}, release the "
-                        "ram, read.")  # fmt: skip
-            lines = (Line("Turn", f"({say.number(aim)} − {say.number(value.v)}) ÷ {ctx.given['pitch']:g} × 360",
-                          f"{turn:.1f}°", True),)  # fmt: skip
-        result = Result("end_play", "End play", "length", value, window, "target",
-                        Working(lines, source_lines(window)), judged, aim,
-                        tuple(v for g in groups.values() for v in g))  # fmt: skip
-        return Outcome((result,), checks, judged, sentence, scenes=scenes, observed={"end_play": value})
+            sentence = (
+                f"Compress the springs again first, then turn the nut {abs(turn):.0f}° {way}, release the "
+                "ram, read."
+            )
+            lines = (
+                Line(
+                    "Turn",
+                    f"({say.number(aim)} − {say.number(value.v)}) ÷ {ctx.given['pitch']:g} × 360",
+                    f"{turn:.1f}°",
+                    True,
+                ),
+            )
+        result = Result(
+            key="end_play",
+            label="End play",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=Working(lines, source_lines(window)),
+            verdict=judged,
+            aim=aim,
+            readings=tuple(v for g in groups.values() for v in g),
+        )
+        return Outcome(
+            results=(result,),
+            checks=checks,
+            verdict=judged,
+            next_sentence=sentence,
+            scenes=scenes,
+            observed={"end_play": value},
+        )
 
     def _steps(self, guide: Guide, ctx: Context) -> Steps:
         filled = {e.slot for e in ctx.now()}
         rows = [
-            Step(label, "stopped" if guide.stop and key == guide.restart_at
-                 else "live" if key == guide.next else "done" if key in filled else "blocked")
+            Step(
+                label,
+                "stopped"
+                if guide.stop and key == guide.restart_at
+                else "live"
+                if key == guide.next
+                else "done"
+                if key in filled
+                else "blocked",
+            )
             for key, label, _ in STEPS
-        ]  # fmt: skip
+        ]
         return Steps("Sequence", tuple(rows))
 
     def _ladder(self, ctx: Context, window: Window) -> Ladder:
@@ -183,12 +260,12 @@ class SpringThrustNut(Setting):
         domain = Lattice(at[0], step, len(at))
         return (
             Knob(
-                "nut",
-                "Nut angle from snug",
-                "nut",
-                "deg",
-                domain,
-                1,
+                key="nut",
+                label="Nut angle from snug",
+                place="nut",
+                unit="deg",
+                domain=domain,
+                sense=1,
                 noun="nut",
                 title="Nut and lock washer",
                 read=True,
@@ -198,7 +275,14 @@ class SpringThrustNut(Setting):
     def response(self, ctx: Context) -> Response:
         per_deg = float(ctx.given["pitch"]) / 360
         return Response(
-            ("end_play",), ("nut",), ((per_deg,),), (0.15,), (0.006,), (SCATTER_PRIOR_MM,), "low", 2
+            rows=("end_play",),
+            knobs=("nut",),
+            k0=((per_deg,),),
+            rho=(0.15,),
+            s_a=(0.006,),
+            s_r=(SCATTER_PRIOR_MM,),
+            harm="low",
+            repeats=2,
         )
 
     def tools(self, ctx: Context) -> Sequence[str]:
@@ -211,5 +295,8 @@ class SpringThrustNut(Setting):
         return frozenset({"nut", "axial"})
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
-        return [SlipHint("The springs were not solid when the nut was turned."),
-                SlipHint("The jack moved with the ram."), SlipHint("The gauge stood on the shaft.")]  # fmt: skip
+        return [
+            SlipHint("The springs were not solid when the nut was turned."),
+            SlipHint("The jack moved with the ram."),
+            SlipHint("The gauge stood on the shaft."),
+        ]

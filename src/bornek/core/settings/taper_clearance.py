@@ -101,19 +101,48 @@ class TaperClearance(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("designation", "Designation", "text", required=False, why="The bore is read from it."),
-            Field("bore", "Bore, if measured", "length", required=False, lo=18, hi=500),
-            Field("group", "Clearance group stamped", "choice", default="CN",
-                  options=tuple((g, g) for g in ("CN", "C3", "C4"))),
-            Field("taper", "Taper of the bore", "choice", default="12", options=(("12", "1:12 (K)"), ("30", "1:30 (K30)"))),
-            Field("posture", "The bearing", "choice", default="supported",
-                  options=(("supported", "outer ring supported: standing, or in its housing"),
-                           ("hanging", "outer ring hangs free on the shaft"))),
-            Field("school", "Aim at", "choice", default="least",
-                  options=(("least", "the least reduction: more clearance left"),
-                           ("greatest", "the greatest reduction: tighter"))),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field("designation", "Designation", "text", required=False, why="The bore is read from it."),
+                Field(
+                    key="bore", label="Bore, if measured", quantity="length", required=False, lo=18, hi=500
+                ),
+                Field(
+                    "group",
+                    "Clearance group stamped",
+                    "choice",
+                    default="CN",
+                    options=tuple((g, g) for g in ("CN", "C3", "C4")),
+                ),
+                Field(
+                    "taper",
+                    "Taper of the bore",
+                    "choice",
+                    default="12",
+                    options=(("12", "1:12 (K)"), ("30", "1:30 (K30)")),
+                ),
+                Field(
+                    "posture",
+                    "The bearing",
+                    "choice",
+                    default="supported",
+                    options=(
+                        ("supported", "outer ring supported: standing, or in its housing"),
+                        ("hanging", "outer ring hangs free on the shaft"),
+                    ),
+                ),
+                Field(
+                    "school",
+                    "Aim at",
+                    "choice",
+                    default="least",
+                    options=(
+                        ("least", "the least reduction: more clearance left"),
+                        ("greatest", "the greatest reduction: tighter"),
+                    ),
+                ),
+            ]
+        )
 
     def _limits(self, ctx: Context) -> _Limits:
         bore = ctx.given.get("bore")
@@ -127,13 +156,21 @@ class TaperClearance(Setting):
         where = "top" if ctx.given["posture"] == "supported" else "bottom"
         when = "unmounted" if ctx.round == 1 else "mounted"
         return [
-            Slot(f"feeler.{row}.{p}", f"{label}, roller {p}", label, {"row": row, "position": p}, "length", "size",
-                 "between", f"Over the unloaded roller, at the {where}, {when}. Swing the outer ring true. The "
-                 "blade must pass along the roller's full length. Largest that goes, smallest that does not.",
-                 (0.005, 2.0))
+            Slot(
+                key=f"feeler.{row}.{p}",
+                label=f"{label}, roller {p}",
+                group=label,
+                axes={"row": row, "position": p},
+                quantity="length",
+                nature="size",
+                accepts="between",
+                posture=f"Over the unloaded roller, at the {where}, {when}. Swing the outer ring true. The "
+                "blade must pass along the roller's full length. Largest that goes, smallest that does not.",
+                plausible=(0.005, 2.0),
+            )
             for row, label in ROWS
             for p in POSITIONS
-        ]  # fmt: skip
+        ]
 
     def _brackets(self, ctx: Context) -> dict[str, list[Between]]:
         found: dict[str, list[Between]] = {}
@@ -163,9 +200,13 @@ class TaperClearance(Setting):
         checks += self._group_check(ctx, before, limits)
         if ctx.round == 1:
             drive = " to ".join(f"{x:.2f}" for x in self._drive(ctx, limits))
-            return Outcome((unmounted,), tuple(checks), Verdict("not_proven"),
-                           f"Drive it up {drive} mm from where the ring first seats, then read again.",
-                           ("It has not been driven up yet.",))  # fmt: skip
+            return Outcome(
+                (unmounted,),
+                tuple(checks),
+                Verdict("not_proven"),
+                f"Drive it up {drive} mm from where the ring first seats, then read again.",
+                ("It has not been driven up yet.",),
+            )
         results = self._after(ctx, before, now, limits)
         overall = worst([r.verdict for r in results if r.role == "target"])
         return Outcome((*results, unmounted), tuple(checks), overall, self._say(results, overall))
@@ -182,20 +223,48 @@ class TaperClearance(Setting):
         taken = reduction(before, now)
         window = given_window({**ctx.given, "source": limits.drive.name}, lo, hi)
         floor = Window(limits.residual, None, f"{limits.drive.name}, least residual {limits.group}")
-        how = Line("Reduction", f"[{say.size(before.a)} − {say.size(now.b)}, {say.size(before.b)} − {say.size(now.a)}]",
-                   f"{say.number(taken.a)} to {say.number(taken.b)}", True)  # fmt: skip
+        how = Line(
+            "Reduction",
+            f"[{say.size(before.a)} − {say.size(now.b)}, {say.size(before.b)} − {say.size(now.a)}]",
+            f"{say.number(taken.a)} to {say.number(taken.b)}",
+            True,
+        )
         maker = "The maker's data comes first."
         return [
-            Result("reduction", "Clearance reduction", "length", taken, window, "target",
-                   Working((how,), (window.source, maker)), verdict(taken, window)),
-            Result("residual", "Clearance left", "length", now, floor, "target",
-                   Working((), (floor.source, "The residual wins over the reduction.")), verdict(now, floor)),
-        ]  # fmt: skip
+            Result(
+                key="reduction",
+                label="Clearance reduction",
+                quantity="length",
+                value=taken,
+                window=window,
+                role="target",
+                working=Working((how,), (window.source, maker)),
+                verdict=verdict(taken, window),
+            ),
+            Result(
+                key="residual",
+                label="Clearance left",
+                quantity="length",
+                value=now,
+                window=floor,
+                role="target",
+                working=Working((), (floor.source, "The residual wins over the reduction.")),
+                verdict=verdict(now, floor),
+            ),
+        ]
 
     def _unmounted(self, before: Interval, limits: _Limits) -> Result:
         window = limits.clearance_of(limits.group)
-        return Result("unmounted", "Unmounted clearance", "length", before, window, "info",
-                      Working((), (window.source,)), verdict(before, window))  # fmt: skip
+        return Result(
+            key="unmounted",
+            label="Unmounted clearance",
+            quantity="length",
+            value=before,
+            window=window,
+            role="info",
+            working=Working((), (window.source,)),
+            verdict=verdict(before, window),
+        )
 
     def _group_check(self, ctx: Context, before: Interval, limits: _Limits) -> list[Check]:
         if verdict(before, limits.clearance_of(limits.group)).code not in ("out_low", "out_high"):
@@ -207,14 +276,28 @@ class TaperClearance(Setting):
             if f"{g}_min_um" in limits.clearance.cells and limits.clearance_of(g).holds(middle)
         ]
         name = f"it fits {fits[0]}" if fits else "it fits no group of this bore"
-        return [Check("group", "warn", f"Unmounted clearance is not {limits.group}: {name}. Another group than "
-                      "stamped, a worn bearing, or the feeler tilted.", "reseat")]  # fmt: skip
+        return [
+            Check(
+                "group",
+                "warn",
+                f"Unmounted clearance is not {limits.group}: {name}. Another group than "
+                "stamped, a worn bearing, or the feeler tilted.",
+                "reseat",
+            )
+        ]
 
     def _tilt(self, ctx: Context) -> list[Check]:
         means = [sum(b.lo + b.hi for b in row) / (2 * len(row)) for row in self._brackets(ctx).values()]
         if len(means) == 2 and abs(means[0] - means[1]) > TILT_MM:
-            return [Check("tilt", "warn", "The two rows differ: the outer ring is tilted. Swing it true and "
-                          "read again before averaging.", "reseat")]  # fmt: skip
+            return [
+                Check(
+                    "tilt",
+                    "warn",
+                    "The two rows differ: the outer ring is tilted. Swing it true and "
+                    "read again before averaging.",
+                    "reseat",
+                )
+            ]
         return []
 
     def _say(self, results: Sequence[Result], overall: Verdict) -> str:
@@ -228,8 +311,20 @@ class TaperClearance(Setting):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         domain = Continuous(0.02, 0.0, 20.0)
-        return (Knob("drive", "Axial drive-up", "sleeve", "mm", domain, -1, one_way=True, noun="drive-up",
-                     title="Nut on the sleeve", read=True),)  # fmt: skip
+        return (
+            Knob(
+                key="drive",
+                label="Axial drive-up",
+                place="sleeve",
+                unit="mm",
+                domain=domain,
+                sense=-1,
+                one_way=True,
+                noun="drive-up",
+                title="Nut on the sleeve",
+                read=True,
+            ),
+        )
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("feeler blades, long", "hydraulic pump or nut for the drive-up", "stop gauge")

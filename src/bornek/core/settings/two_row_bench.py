@@ -70,15 +70,20 @@ def mounted_loss_mm(
     0.09
     """
     if not 5 <= half_angle_deg <= 40:
-        raise RangeError(f"half_angle_deg must be 5 to 40 (got {half_angle_deg:g}). Was it the whole angle?",
-                         field="half_angle")  # fmt: skip
+        raise RangeError(
+            f"half_angle_deg must be 5 to 40 (got {half_angle_deg:g}). Was it the whole angle?",
+            field="half_angle",
+        )
     for name, ratio in (("cone_ratio", cone_ratio), ("cup_ratio", cup_ratio)):
         if not 0.4 <= ratio <= 1:
             raise RangeError(f"{name} must be 0.4 to 1 (got {ratio:g}).", field=name)
     cone, cup = max(cone_interference_mm, 0.0), max(cup_interference_mm, 0.0)
     if max(cone, cup) > 0.5:
-        raise RangeError("An interference above 0.5 mm is not a bearing fit.", field="cone_fit",
-                         next_step="Check the unit.")  # fmt: skip
+        raise RangeError(
+            "An interference above 0.5 mm is not a bearing fit.",
+            field="cone_fit",
+            next_step="Check the unit.",
+        )
     return (cone_ratio * cone + cup_ratio * cup) / math.tan(math.radians(half_angle_deg))
 
 
@@ -94,39 +99,116 @@ class TwoRowBench(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form([
-            Field("arrangement", "Arrangement", "choice", default="spacer_between",
-                  options=(("spacer_between", "double cup, spacer between the cone front faces"),
-                           ("other", "another arrangement")),
-                  why="Only this arrangement follows these sums."),
-            Field("least", "Least bench setting (preload negative)", "length", lo=-1, hi=3),
-            Field("greatest", "Greatest bench setting (preload negative)", "length", lo=-1, hi=3),
-            Field("half_angle", "Half the included cup angle", "angle", required=False, lo=5, hi=40,
-                  why="With the fits it gives the mounted setting, as an estimate."),
-            Field("cone_fit", "Cone on shaft, diametral interference", "length", required=False, lo=-0.5, hi=0.5),
-            Field("cup_fit", "Cup in housing, diametral interference", "length", required=False, lo=-0.5, hi=0.5),
-            Field("cone_ratio", "Bore over mean cone race", "number", default=0.8, lo=0.4, hi=1),
-            Field("cup_ratio", "Mean cup race over outside", "number", default=0.8, lo=0.4, hi=1),
-            Field("gauge_c", "Gauge temperature", "temperature", default=20.0, lo=-20, hi=80),
-            Field("bearing_c", "Bearing temperature", "temperature", default=20.0, lo=-20, hi=120),
-            Field("spacer_c", "Spacer temperature", "temperature", default=20.0, lo=-20, hi=120),
-        ])  # fmt: skip
+        return whole_form(
+            [
+                Field(
+                    key="arrangement",
+                    label="Arrangement",
+                    quantity="choice",
+                    default="spacer_between",
+                    options=(
+                        ("spacer_between", "double cup, spacer between the cone front faces"),
+                        ("other", "another arrangement"),
+                    ),
+                    why="Only this arrangement follows these sums.",
+                ),
+                Field("least", "Least bench setting (preload negative)", "length", lo=-1, hi=3),
+                Field("greatest", "Greatest bench setting (preload negative)", "length", lo=-1, hi=3),
+                Field(
+                    key="half_angle",
+                    label="Half the included cup angle",
+                    quantity="angle",
+                    required=False,
+                    lo=5,
+                    hi=40,
+                    why="With the fits it gives the mounted setting, as an estimate.",
+                ),
+                Field(
+                    key="cone_fit",
+                    label="Cone on shaft, diametral interference",
+                    quantity="length",
+                    required=False,
+                    lo=-0.5,
+                    hi=0.5,
+                ),
+                Field(
+                    key="cup_fit",
+                    label="Cup in housing, diametral interference",
+                    quantity="length",
+                    required=False,
+                    lo=-0.5,
+                    hi=0.5,
+                ),
+                Field(
+                    key="cone_ratio",
+                    label="Bore over mean cone race",
+                    quantity="number",
+                    default=0.8,
+                    lo=0.4,
+                    hi=1,
+                ),
+                Field(
+                    key="cup_ratio",
+                    label="Mean cup race over outside",
+                    quantity="number",
+                    default=0.8,
+                    lo=0.4,
+                    hi=1,
+                ),
+                Field(
+                    key="gauge_c",
+                    label="Gauge temperature",
+                    quantity="temperature",
+                    default=20.0,
+                    lo=-20,
+                    hi=80,
+                ),
+                Field(
+                    key="bearing_c",
+                    label="Bearing temperature",
+                    quantity="temperature",
+                    default=20.0,
+                    lo=-20,
+                    hi=120,
+                ),
+                Field(
+                    key="spacer_c",
+                    label="Spacer temperature",
+                    quantity="temperature",
+                    default=20.0,
+                    lo=-20,
+                    hi=120,
+                ),
+            ]
+        )
 
     def window(self, ctx: Context) -> Window:
         if ctx.given["arrangement"] != "spacer_between":
-            raise RangeError("Only a double cup with the spacer between the cone front faces is reckoned here.",
-                             field="arrangement", next_step="Use the bearing maker's own method.")  # fmt: skip
+            raise RangeError(
+                "Only a double cup with the spacer between the cone front faces is reckoned here.",
+                field="arrangement",
+                next_step="Use the bearing maker's own method.",
+            )
         return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
 
     def slots(self, ctx: Context) -> list[Slot]:
         """Round 1 reads all four sets; after a move the spacer alone is owed."""
         owed = SETS if ctx.round == 1 else SETS[3:]
         return [
-            Slot(f"{key}.{station}", f"{label}, {station} o'clock", label, {"set": key, "station": station},
-                 "length", "size", posture=posture, plausible=(1.0, 600.0), peers=key)
+            Slot(
+                key=f"{key}.{station}",
+                label=f"{label}, {station} o'clock",
+                group=label,
+                axes={"set": key, "station": station},
+                quantity="length",
+                nature="size",
+                posture=posture,
+                plausible=(1.0, 600.0),
+                peers=key,
+            )
             for key, label, posture in owed
             for station in STATIONS
-        ]  # fmt: skip
+        ]
 
     def _sets(self, ctx: Context) -> dict[str, list[float]]:
         """Sizes per set corrected to 20 °C, the newest round that has them."""
@@ -155,13 +237,33 @@ class TwoRowBench(Setting):
         scenes = (self._table(ctx, sets),) if sets else ()
         aim = aim_in(window, ctx.given.get("aim"))
         if set(sets) != set("ABWS"):
-            empty = Result("bench", "Bench setting", "length", None, window, verdict=NOT_READ, aim=aim)
+            empty = Result(
+                key="bench",
+                label="Bench setting",
+                quantity="length",
+                value=None,
+                window=window,
+                verdict=NOT_READ,
+                aim=aim,
+            )
             return Outcome((empty,), tuple(checks), NOT_READ, scenes=scenes)
         parts = {k: budget({k: v}, gauge, "size", SCATTER_PRIOR_MM) for k, v in sets.items()}
         value = self._value(parts, gauge)
         working = self._working(ctx, sets, parts, value, gauge).sourced(*source_lines(window))
         judged = verdict(value, window)
-        results = [Result("bench", "Bench setting", "length", value, window, "target", working, judged, aim)]
+        results = [
+            Result(
+                key="bench",
+                label="Bench setting",
+                quantity="length",
+                value=value,
+                window=window,
+                role="target",
+                working=working,
+                verdict=judged,
+                aim=aim,
+            )
+        ]
         results += self._mounted(ctx, value)
         return Outcome(tuple(results), tuple(checks), judged, scenes=scenes, observed={"bench": value})
 
@@ -200,22 +302,34 @@ class TwoRowBench(Setting):
     def _table(self, ctx: Context, sets: Mapping[str, list[float]]) -> Table:
         say = speech(ctx)
         rows = tuple(
-            (key, *(say.number(v) for v in values), *("" for _ in range(4 - len(values))),
-             say.number(sum(values) / len(values)))
+            (
+                key,
+                *(say.number(v) for v in values),
+                *("" for _ in range(4 - len(values))),
+                say.number(sum(values) / len(values)),
+            )
             for key, values in sets.items()
-        )  # fmt: skip
+        )
         return Table(f"Sizes at 20 °C, {say.unit}", ("", *STATIONS, "mean"), rows)
 
     def _working(
-        self, ctx: Context, sets: Mapping[str, list[float]], parts: Mapping[str, Budget], value: Normal,
+        self,
+        ctx: Context,
+        sets: Mapping[str, list[float]],
+        parts: Mapping[str, Budget],
+        value: Normal,
         gauge: Gauge,
-    ) -> Working:  # fmt: skip
+    ) -> Working:
         say = speech(ctx)
         total = Sum(3 if say.unit == "mm" else 1)
         shown = {k: [v * say.per_mm for v in values] for k, values in sets.items()}
         a, b, w = (total.mean(f"Mean {k}", shown[k]) for k in "ABW")
-        gap = total.line("Gap", f"{say.number(a / say.per_mm)} + {say.number(b / say.per_mm)} − "
-                         f"{say.number(w / say.per_mm)}", a + b - w, main=True)  # fmt: skip
+        gap = total.line(
+            "Gap",
+            f"{say.number(a / say.per_mm)} + {say.number(b / say.per_mm)} − {say.number(w / say.per_mm)}",
+            a + b - w,
+            main=True,
+        )
         s = total.mean("Mean spacer", shown["S"])
         total.line("Bench setting", f"{s:.{total.places}f} − {gap:.{total.places}f}", s - gap, main=True)
         for part, key in (("bearing", "bearing_c"), ("spacer", "spacer_c")):
@@ -227,8 +341,14 @@ class TwoRowBench(Setting):
                 )
         show_budget(total, parts["S"], gauge, "size", say.per_mm)
         total.lines.pop()
-        total.lines.append(Line("Give or take", "2 × √(four sets' scatter² + gauge², calibration² once)",
-                                say.spread(2 * value.u), True))  # fmt: skip
+        total.lines.append(
+            Line(
+                "Give or take",
+                "2 × √(four sets' scatter² + gauge², calibration² once)",
+                say.spread(2 * value.u),
+                True,
+            )
+        )
         return total.working()
 
     def _mounted(self, ctx: Context, bench: Normal) -> list[Result]:
@@ -240,14 +360,34 @@ class TwoRowBench(Setting):
         cone, cup = (float(f or 0) for f in fits)
         loss = mounted_loss_mm(cone, cup, angle, ctx.given["cone_ratio"], ctx.given["cup_ratio"])
         mounted = Normal(bench.v - loss, math.hypot(bench.u, 0.15 * loss))
-        working = Working((
-            Line("Loss by the fits", f"cot {angle:g}° × ({ctx.given['cone_ratio']:g} × {say.size(max(cone, 0))} + "
-                 f"{ctx.given['cup_ratio']:g} × {say.size(max(cup, 0))})", say.number(loss)),
-            Line("Mounted, an estimate", f"{say.number(bench.v)} − {say.number(loss)}; negative is preload",
-                 say.number(mounted.v), True),
-        ))  # fmt: skip
-        return [Result("mounted", "Mounted setting, estimated", "length", mounted, None, "estimate", working,
-                       Verdict("not_proven"))]  # fmt: skip
+        working = Working(
+            (
+                Line(
+                    "Loss by the fits",
+                    f"cot {angle:g}° × ({ctx.given['cone_ratio']:g} × {say.size(max(cone, 0))} + "
+                    f"{ctx.given['cup_ratio']:g} × {say.size(max(cup, 0))})",
+                    say.number(loss),
+                ),
+                Line(
+                    "Mounted, an estimate",
+                    f"{say.number(bench.v)} − {say.number(loss)}; negative is preload",
+                    say.number(mounted.v),
+                    True,
+                ),
+            )
+        )
+        return [
+            Result(
+                key="mounted",
+                label="Mounted setting, estimated",
+                quantity="length",
+                value=mounted,
+                window=None,
+                role="estimate",
+                working=working,
+                verdict=Verdict("not_proven"),
+            )
+        ]
 
     def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
         """The spacer as measured in that round, else as it was said to be made."""
@@ -257,12 +397,32 @@ class TwoRowBench(Setting):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         domain = Continuous(0.005, 0.5, 500.0)
-        return (Knob(KNOB, "Spacer", "spacer", "mm", domain, 1, noun="spacer", title="Spacer and bearing",
-                     read=True),)  # fmt: skip
+        return (
+            Knob(
+                key=KNOB,
+                label="Spacer",
+                place="spacer",
+                unit="mm",
+                domain=domain,
+                sense=1,
+                noun="spacer",
+                title="Spacer and bearing",
+                read=True,
+            ),
+        )
 
     def response(self, ctx: Context) -> Response:
-        return Response(("bench",), (KNOB,), ((1.0,),), (0.01,), (0.001,), (SCATTER_PRIOR_MM,), "low", 4,
-                        geometry=True)  # fmt: skip
+        return Response(
+            rows=("bench",),
+            knobs=(KNOB,),
+            k0=((1.0,),),
+            rho=(0.01,),
+            s_a=(0.001,),
+            s_r=(SCATTER_PRIOR_MM,),
+            harm="low",
+            repeats=4,
+            geometry=True,
+        )
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("depth micrometer", "outside micrometer", "flat plate", "press or hands to seat the cup")
@@ -274,9 +434,12 @@ class TwoRowBench(Setting):
         return frozenset({KNOB})
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
-        return [SlipHint(h) for h in (
-            "The spacer was measured warm from the grinder.",
-            "A burr on the spacer's edge.",
-            "The cup was turned within a set, or sat on the wrong cone.",
-            "Another spacer was taken than the one measured.",
-        )]  # fmt: skip
+        return [
+            SlipHint(h)
+            for h in (
+                "The spacer was measured warm from the grinder.",
+                "A burr on the spacer's edge.",
+                "The cup was turned within a set, or sat on the wrong cone.",
+                "Another spacer was taken than the one measured.",
+            )
+        ]

@@ -53,7 +53,20 @@ def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] =
             state, words, fact = "taken", fact_words(taken[key]), taken[key].id
         elif key in gone:
             state, words = "let go", f"let go by {gone[key].by}: {gone[key].body.words}"
-        found.append(Baseline(key, kind, subject, label, ask, loss, ended, state, words, fact))
+        found.append(
+            Baseline(
+                key=key,
+                kind=kind,
+                subject=subject,
+                label=label,
+                ask=ask,
+                loss=loss,
+                ended_by=ended,
+                state=state,
+                words=words,
+                fact=fact,
+            )
+        )
     return sorted(found, key=lambda b: ORDER.index(b.kind))
 
 
@@ -65,26 +78,73 @@ def lost_by(found: Sequence[Baseline], part: str) -> list[Baseline]:
 def _wanted(d: Definition) -> list[tuple[Kind, str, str, str, str, frozenset[str]]]:
     rows: list[tuple[Kind, str, str, str, str, frozenset[str]]] = []
     for s in d.settings:
-        rows.append(("reading", s.key, s.label, f"Read the {s.label.lower()} as found",
-                     "how it ran before", _of_setting(d, s)))  # fmt: skip
+        rows.append(
+            (
+                "reading",
+                s.key,
+                s.label,
+                f"Read the {s.label.lower()} as found",
+                "how it ran before",
+                _of_setting(d, s),
+            )
+        )
     for m in d.meshes:
         gears = frozenset({m.driver, m.driven})
-        rows.append(("match_marks", m.key, m.label, f"Match marks of the {m.label.lower()}: read them, or paint your own",
-                     "which tooth met which gap", gears))  # fmt: skip
+        rows.append(
+            (
+                "match_marks",
+                m.key,
+                m.label,
+                f"Match marks of the {m.label.lower()}: read them, or paint your own",
+                "which tooth met which gap",
+                gears,
+            )
+        )
         if m.kind == "bevel":
-            rows.append(("checking_distance", m.key, m.label,
-                         f"Checking-distance mark on the pinion of the {m.label.lower()}", "nothing: it stays on the part",
-                         frozenset()))  # fmt: skip
-            rows.append(("witness", m.key, m.label, f"Paint the contact witness of the {m.label.lower()}",
-                         "where the teeth met with the packs that were in", _chain(d, gears)))  # fmt: skip
+            rows.append(
+                (
+                    "checking_distance",
+                    m.key,
+                    m.label,
+                    f"Checking-distance mark on the pinion of the {m.label.lower()}",
+                    "nothing: it stays on the part",
+                    frozenset(),
+                )
+            )
+            rows.append(
+                (
+                    "witness",
+                    m.key,
+                    m.label,
+                    f"Paint the contact witness of the {m.label.lower()}",
+                    "where the teeth met with the packs that were in",
+                    _chain(d, gears),
+                )
+            )
     for p in d.places:
         if p.shim_form not in ("", "none"):
-            rows.append(("pack", p.key, p.label, f"Shim pack at the {p.label}: plates, side, slots",
-                         "which shims ran on which side", _behind(d, p)))  # fmt: skip
+            rows.append(
+                (
+                    "pack",
+                    p.key,
+                    p.label,
+                    f"Shim pack at the {p.label}: plates, side, slots",
+                    "which shims ran on which side",
+                    _behind(d, p),
+                )
+            )
     for part in d.parts:
         if part.faces:
-            rows.append(("way_round", part.key, part.label, f"Which way round the {part.label.lower()} sits",
-                         "which way it faced", frozenset({part.key})))  # fmt: skip
+            rows.append(
+                (
+                    "way_round",
+                    part.key,
+                    part.label,
+                    f"Which way round the {part.label.lower()} sits",
+                    "which way it faced",
+                    frozenset({part.key}),
+                )
+            )
     return rows
 
 

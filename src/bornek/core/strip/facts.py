@@ -123,8 +123,20 @@ class Closed:
     words: str = ""
 
 
-Body = (LockedOut | PackFound | Witness | MatchMarks | CheckingDistance | WayRound | Wrong | LetGo | Removed
-        | Loose | Accounted | Closed)  # fmt: skip
+Body = (
+    LockedOut
+    | PackFound
+    | Witness
+    | MatchMarks
+    | CheckingDistance
+    | WayRound
+    | Wrong
+    | LetGo
+    | Removed
+    | Loose
+    | Accounted
+    | Closed
+)
 FACTS: dict[str, type[Any]] = {
     "locked_out": LockedOut, "pack": PackFound, "witness": Witness, "match_marks": MatchMarks,
     "checking_distance": CheckingDistance, "way_round": WayRound, "wrong": Wrong, "let_go": LetGo,
@@ -168,9 +180,18 @@ def read_fact(kind: str, data: Mapping[str, Any], d: Definition, unit: str = "mm
 
 
 def _must_say(kind: str, body: Any) -> None:
-    needed = {"locked_out": ("points", "key_holder"), "match_marks": ("marks",), "way_round": ("words",),
-              "wrong": ("words",), "loose": ("what", "where"), "accounted": ("loose", "words"),
-              "let_go": ("words",), "checking_distance": ("typed",), "pack": ("side", "slots"), **NEEDED}  # fmt: skip
+    needed = {
+        "locked_out": ("points", "key_holder"),
+        "match_marks": ("marks",),
+        "way_round": ("words",),
+        "wrong": ("words",),
+        "loose": ("what", "where"),
+        "accounted": ("loose", "words"),
+        "let_go": ("words",),
+        "checking_distance": ("typed",),
+        "pack": ("side", "slots"),
+        **NEEDED,
+    }
     for name in needed.get(kind, ()):
         if not getattr(body, name):
             raise InputError(
@@ -180,13 +201,19 @@ def _must_say(kind: str, body: Any) -> None:
 
 def _subject(body: Any, d: Definition) -> str:
     """The key that a fact is about; it must be one of this unit."""
-    for name, known in (("mesh", [m.key for m in d.meshes]), ("place", [p.key for p in d.places]),
-                        ("part", [p.key for p in d.parts])):  # fmt: skip
+    for name, known in (
+        ("mesh", [m.key for m in d.meshes]),
+        ("place", [p.key for p in d.places]),
+        ("part", [p.key for p in d.parts]),
+    ):
         key = getattr(body, name, "")
         if key:
             if key not in known:
-                raise InputError(f"This unit has no {name} {key!r}.", field=name,
-                                 next_step=f"It has: {', '.join(known) or 'none'}.")  # fmt: skip
+                raise InputError(
+                    f"This unit has no {name} {key!r}.",
+                    field=name,
+                    next_step=f"It has: {', '.join(known) or 'none'}.",
+                )
             return str(key)
     return str(getattr(body, "loose", ""))
 

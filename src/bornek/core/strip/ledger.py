@@ -26,11 +26,17 @@ def ledger(facts: Sequence[Fact]) -> list[LooseItem]:
     """
     closed = {f.body.loose: f for f in facts if isinstance(f.body, Accounted)}
     return [
-        LooseItem(f.id, f.body.what, f.body.where, f.by, f.id not in closed,
-                  f"{closed[f.id].body.words} ({closed[f.id].by})" if f.id in closed else "")
+        LooseItem(
+            id=f.id,
+            what=f.body.what,
+            where=f.body.where,
+            by=f.by,
+            open=f.id not in closed,
+            words=f"{closed[f.id].body.words} ({closed[f.id].by})" if f.id in closed else "",
+        )
         for f in facts
         if isinstance(f.body, Loose)
-    ]  # fmt: skip
+    ]
 
 
 def open_items(facts: Sequence[Fact]) -> list[LooseItem]:

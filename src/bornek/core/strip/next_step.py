@@ -28,11 +28,15 @@ def say_strip(
     if first is not None:
         begun = any(s.off for s in parts)
         return Span(f"{first.ask}, " if begun else f"Before anything moves: {_small(first.ask)}."), Span(
-            "while it can still be had." if begun else "")  # fmt: skip
+            "while it can still be had." if begun else ""
+        )
     short = next((s for s in parts if 0 < s.off < s.part.count), None)
     if short is not None:
-        return Span(f"{short.part.label}: "), Span(f"{short.off} of {short.part.count}", True), Span(
-            " are off. Look for the rest where dirt glues thin parts.")  # fmt: skip
+        return (
+            Span(f"{short.part.label}: "),
+            Span(f"{short.off} of {short.part.count}", True),
+            Span(" are off. Look for the rest where dirt glues thin parts."),
+        )
     left = [s for s in parts if s.off == 0 and s.part.kind != "housing"]
     if left and len(left) == sum(s.part.kind != "housing" for s in parts):
         return plain("As found is complete. Log each part as it comes off.")

@@ -35,9 +35,10 @@ def _cell(table: str, nominal_mm: float, column: str, fit: str) -> float:
     )
     if row is None or not row.get(column):
         raise RangeError(
-            f"{table} gives nothing for {fit} at {nominal_mm:g} mm.", field="fit",
+            f"{table} gives nothing for {fit} at {nominal_mm:g} mm.",
+            field="fit",
             next_step="Give the least and greatest size from the drawing.",
-        )  # fmt: skip
+        )
     return float(row[column])
 
 
@@ -67,9 +68,10 @@ def limits_of(nominal_mm: float, fit: str) -> SizeLimits:
         else _shaft(nominal_mm, letter, grade, width)
     )
     return SizeLimits(
-        round(nominal_mm + low_um / 1000, 6), round(nominal_mm + high_um / 1000, 6),
+        round(nominal_mm + low_um / 1000, 6),
+        round(nominal_mm + high_um / 1000, 6),
         f"ISO 286 table, {nominal_mm:g} {fit}: {low_um:+g} to {high_um:+g} µm",
-    )  # fmt: skip
+    )
 
 
 def _shaft(nominal_mm: float, letter: str, grade: int, width: float) -> tuple[float, float]:

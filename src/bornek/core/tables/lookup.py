@@ -56,8 +56,9 @@ def row_for(table: str, bore_mm: float) -> Row:
             return row
     raise RangeError(
         f"Bore {bore_mm:g} mm is outside table {table}: over {found[0].over_mm:g} to {found[-1].incl_mm:g} mm.",
-        field="bore", next_step="Use the maker's data for this size.",
-    )  # fmt: skip
+        field="bore",
+        next_step="Use the maker's data for this size.",
+    )
 
 
 def bore_of(designation: str) -> float:
@@ -71,8 +72,11 @@ def bore_of(designation: str) -> float:
         return float(slash[1])
     digits = re.search(r"\d{4,5}", designation)
     if digits is None:
-        raise InputError(f"No bore can be read from {designation!r}.", field="designation",
-                         next_step="Measure the bore and enter it.")  # fmt: skip
+        raise InputError(
+            f"No bore can be read from {designation!r}.",
+            field="designation",
+            next_step="Measure the bore and enter it.",
+        )
     code = digits[0][-2:]
     bore = SMALL_CODES.get(code, int(code) * 5.0)
     if int(code) > 96:

@@ -128,12 +128,17 @@ def questions(d: Definition) -> list[LimitQuestion]:
     for i, s in enumerate(d.settings):
         for n, limit in enumerate(s.limits):
             if not limit.meant and _says_preload(s, limit) and _is_play(s, limit):
-                asked.append(LimitQuestion(
-                    f"settings[{i}].limits[{n}].meant",
-                    f"{s.label}: the table says preload, but {limit.least} to {limit.greatest} as it stands is a "
-                    "play. Which is it?",
-                    (("preload", f"preload: {limit.least} to {limit.greatest} tight"),
-                     ("play", f"play: {limit.least} to {limit.greatest} loose, the word is wrong"))))  # fmt: skip
+                asked.append(
+                    LimitQuestion(
+                        f"settings[{i}].limits[{n}].meant",
+                        f"{s.label}: the table says preload, but {limit.least} to {limit.greatest} as it stands is a "
+                        "play. Which is it?",
+                        (
+                            ("preload", f"preload: {limit.least} to {limit.greatest} tight"),
+                            ("play", f"play: {limit.least} to {limit.greatest} loose, the word is wrong"),
+                        ),
+                    )
+                )
     return asked
 
 

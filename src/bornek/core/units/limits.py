@@ -54,8 +54,10 @@ def choose_limit(limits: Sequence[Limit], serial: str, basis: str) -> Limit:
     if not fits:
         ranges = ", ".join(f"{x.serial_from or 'first'} to {x.serial_to or 'last'}" for x in limits)
         raise InputError(
-            f"No limit row holds for serial {serial!r}: the rows are for {ranges}.", field="serial",
-            next_step="Check the plate, or add a row for this serial to the unit type.")  # fmt: skip
+            f"No limit row holds for serial {serial!r}: the rows are for {ranges}.",
+            field="serial",
+            next_step="Check the plate, or add a row for this serial to the unit type.",
+        )
     fits.sort(key=lambda x: (x.basis != basis, not (x.serial_from or x.serial_to)))
     return fits[0]
 
@@ -74,8 +76,13 @@ def give_limits(kind: Calculation, given: Mapping[str, Any], limit: Limit | None
         more["meant"] = limit.meant
     elif limit.meant == "preload" and not least.startswith(("-", "−")):
         least, greatest = f"-{greatest}" if greatest else "", f"-{least}" if least else ""
-    put = {"least": least, "greatest": greatest, "source": limit.source, "edition": limit.edition,
-           "basis": limit.basis}  # fmt: skip
+    put = {
+        "least": least,
+        "greatest": greatest,
+        "source": limit.source,
+        "edition": limit.edition,
+        "basis": limit.basis,
+    }
     return {**given, **more, **{k: v for k, v in put.items() if v}}
 
 

@@ -8,9 +8,29 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-Shape = Literal["gear", "bevel_pinion", "bevel_gear", "worm", "worm_wheel", "taper", "ball", "roller",
-                "thrust", "bush", "seal", "cover", "cage", "nut", "washer", "spacer", "flange", "block",
-                "dog", "shaft", "none"]  # fmt: skip
+Shape = Literal[
+    "gear",
+    "bevel_pinion",
+    "bevel_gear",
+    "worm",
+    "worm_wheel",
+    "taper",
+    "ball",
+    "roller",
+    "thrust",
+    "bush",
+    "seal",
+    "cover",
+    "cage",
+    "nut",
+    "washer",
+    "spacer",
+    "flange",
+    "block",
+    "dog",
+    "shaft",
+    "none",
+]
 
 
 @dataclass(frozen=True)

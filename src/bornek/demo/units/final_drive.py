@@ -12,8 +12,14 @@ SHEET = "Yard drawing CF-12, sheet 1"
 def _side(hand: str, flip: bool) -> list[dict[str, Any]]:
     """Outer or inner first: the left wheel stands at the low end of its shaft."""
     wheel = part("drum", f"{hand}-wheel", f"Chain wheel, {hand}", number="CF-530", teeth=9, safety=True)
-    seal = part("seal", f"{hand}-wheel-seal", f"Wheel seal, {hand}", number="CF-506", single_use=True,
-                faces="lip to the oil")  # fmt: skip
+    seal = part(
+        "seal",
+        f"{hand}-wheel-seal",
+        f"Wheel seal, {hand}",
+        number="CF-506",
+        single_use=True,
+        faces="lip to the oil",
+    )
     cover = part("cover", f"{hand}-cover-part", f"Wheel cover, {hand}", number="CF-504")
     outer = part("taper_bearing", f"{hand}-outer", f"Wheel bearing, {hand} outer", number="TB-3315")
     gear = part("gear", f"{hand}-gear", f"Final gear, {hand}", number="CF-520", teeth=58, identity=True)

@@ -57,10 +57,16 @@ def fits_of(session: Session, job: t.Job, d: Definition, part: str, today: date)
         bench = open_bench(session, f"{job.id}.{point.key}", today)
         sheet, say = bench.sheet(), Speech(job.length_unit)
         target = sheet.outcome.target()
-        shown.append(FitView(
-            f"{job.id}.{point.key}", point.label, sheet.verdict.code, sheet.verdict.words,
-            value_label(target.value if target else None, say), target.window.words(say) if target and target.window else "",
-        ))  # fmt: skip
+        shown.append(
+            FitView(
+                setting_id=f"{job.id}.{point.key}",
+                label=point.label,
+                verdict=sheet.verdict.code,
+                verdict_words=sheet.verdict.words,
+                value=value_label(target.value if target else None, say),
+                window=target.window.words(say) if target and target.window else "",
+            )
+        )
     return shown
 
 
@@ -97,7 +103,9 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
         place = Place(_free(f"{part.key[:30]}-seat", taken | {key}), part.label.lower(), "none", part.key)
         grown = replace(d, places=(*d.places, place))
     given = spell_lengths(find_kind(sent["kind"]), sent["given"], job.length_unit)
-    point = SettingPoint(key, label, sent["kind"], place.key, given, _finest(desk))
+    point = SettingPoint(
+        key=key, label=label, kind=sent["kind"], place=place.key, given=given, gauge=_finest(desk)
+    )
     plain: dict[str, Any] = dump(replace(grown, settings=(*grown.settings, point)))
     check_definition(read_definition(plain))
     job.definition = plain

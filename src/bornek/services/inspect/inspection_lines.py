@@ -46,8 +46,15 @@ def inspection_lines(
     for o in order_lines(d, facts, job.length_unit):
         again = f"; read again: {', '.join(o.read_again)}" if o.read_again else ""
         promised = f", promised {o.promised}" if o.promised and o.state != "received" else ""
-        lines.append(FoundLine("order", o.label, f"{o.count} × {o.number} from {o.supplier}: {o.state}{promised}"
-                               f"{'; ' + o.words if o.words else ''}{again}", o.by))  # fmt: skip
+        lines.append(
+            FoundLine(
+                "order",
+                o.label,
+                f"{o.count} × {o.number} from {o.supplier}: {o.state}{promised}"
+                f"{'; ' + o.words if o.words else ''}{again}",
+                o.by,
+            )
+        )
     return lines
 
 

@@ -45,11 +45,26 @@ def job_orders(
 ) -> list[OrderView]:
     pairs = number_pairs(session)
     return [
-        OrderView(o.id, job.id, tag, o.part, o.label, o.what, o.number, o.count, o.supplier, o.promised, o.state,
-                  o.state != "received" and is_late(o.promised, today.isoformat()), o.words, list(o.read_again),
-                  known_substitutes(o.number.upper(), pairs), o.by)
+        OrderView(
+            id=o.id,
+            job_id=job.id,
+            tag=tag,
+            part=o.part,
+            label=o.label,
+            what=o.what,
+            number=o.number,
+            count=o.count,
+            supplier=o.supplier,
+            promised=o.promised,
+            state=o.state,
+            late=o.state != "received" and is_late(o.promised, today.isoformat()),
+            words=o.words,
+            read_again=list(o.read_again),
+            substitutes=known_substitutes(o.number.upper(), pairs),
+            by=o.by,
+        )
         for o in order_lines(d, facts, job.length_unit)
-    ]  # fmt: skip
+    ]
 
 
 def yard_orders(session: Session, today: date) -> list[OrderView]:

@@ -111,23 +111,63 @@ class InspectPart:
     substitutes: list[str]
 
 
-def part_view(x: Inspected, fits: list[FitView], school: School, off: int, photos: int, order: OrderView | None,
-          substitutes: list[str], teeth: TeethView | None, seal: SealView | None) -> InspectPart:  # fmt: skip
+def part_view(
+    x: Inspected,
+    fits: list[FitView],
+    school: School,
+    off: int,
+    photos: int,
+    order: OrderView | None,
+    substitutes: list[str],
+    teeth: TeethView | None,
+    seal: SealView | None,
+) -> InspectPart:
     p = x.part
     return InspectPart(
-        p.key, p.label, p.kind, p.about.label, p.about.group, p.number, p.count, off, p.safety, p.scarce, p.single_use,
-        [LookView(look.key, look.label, look.means, look.own, x.basis.grades.get(look.key, "")) for look in x.looks],
-        x.worst, LABELS.get(x.worst, ""), fits, _school(x, school), _school(x, "A" if school == "B" else "B"),
-        list(x.notes), x.chosen, WORDS[x.chosen] if x.chosen else "", x.reason, x.by, x.stale, photos, teeth, seal,
-        p.about.group == "seal", p.about.group == "lock_washer", x.basis.folds, x.basis.fresh,
-        _order_words(order), substitutes,
-    )  # fmt: skip
+        key=p.key,
+        label=p.label,
+        kind=p.kind,
+        kind_label=p.about.label,
+        group=p.about.group,
+        number=p.number,
+        count=p.count,
+        off=off,
+        safety=p.safety,
+        scarce=p.scarce,
+        single_use=p.single_use,
+        looks=[
+            LookView(look.key, look.label, look.means, look.own, x.basis.grades.get(look.key, ""))
+            for look in x.looks
+        ],
+        worst=x.worst,
+        worst_label=LABELS.get(x.worst, ""),
+        fits=fits,
+        in_force=_school(x, school),
+        other=_school(x, "A" if school == "B" else "B"),
+        notes=list(x.notes),
+        chosen=x.chosen,
+        chosen_label=WORDS[x.chosen] if x.chosen else "",
+        reason=x.reason,
+        by=x.by,
+        stale=x.stale,
+        photos=photos,
+        teeth=teeth,
+        seal=seal,
+        seal_asked=p.about.group == "seal",
+        folds_asked=p.about.group == "lock_washer",
+        folds=x.basis.folds,
+        fresh=x.basis.fresh,
+        order=_order_words(order),
+        substitutes=substitutes,
+    )
 
 
 def _school(found: Inspected, school: School) -> SchoolVerdict:
     v = by_school(found, school)
     does, _ = school_words("reuse", {"reuse": school})
-    return SchoolVerdict(school, does, v.verdict, v.label, v.words, v.reason)
+    return SchoolVerdict(
+        school=school, does=does, verdict=v.verdict, label=v.label, words=v.words, reason=v.reason
+    )
 
 
 def _order_words(order: OrderView | None) -> str:
@@ -144,10 +184,18 @@ def teeth_view(d: Definition, p: Part, facts: Sequence[Fact]) -> TeethView | Non
     marks = teeth_of(facts, p.key)
     first = mates[0][1].teeth if mates else 0
     return TeethView(
-        draw_ring(f"{p.label}, {p.teeth} teeth", p.teeth, marks, first), list(marks),
-        [MateView(other.label, f"{me.teeth}/{other.teeth}", hunting_words(me.teeth, other.teeth, kind == "bevel"))
-         for me, other, kind in mates if other.teeth],
-    )  # fmt: skip
+        draw_ring(f"{p.label}, {p.teeth} teeth", p.teeth, marks, first),
+        list(marks),
+        [
+            MateView(
+                other.label,
+                f"{me.teeth}/{other.teeth}",
+                hunting_words(me.teeth, other.teeth, kind == "bevel"),
+            )
+            for me, other, kind in mates
+            if other.teeth
+        ],
+    )
 
 
 def seal_view(seal: SealSet | None, unit: str) -> SealView | None:
@@ -159,4 +207,13 @@ def seal_view(seal: SealSet | None, unit: str) -> SealView | None:
     words = [lip_words(seal.lip, seal.oil), track_words(found, planned, groove, Speech(unit))]
     if seal.fill is not None:
         words.append(fill_words(seal.fill))
-    return SealView(seal.found, seal.planned, seal.groove, seal.lip, seal.oil, seal.other, seal.fill, words)
+    return SealView(
+        found=seal.found,
+        planned=seal.planned,
+        groove=seal.groove,
+        lip=seal.lip,
+        oil=seal.oil,
+        other=seal.other,
+        fill=seal.fill,
+        words=words,
+    )

@@ -119,28 +119,59 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
     off = {s.part.key: s.off for s in standings(d, facts)}
     pairs, school = number_pairs(session), reuse_school(job)
     parts = [
-        part_view(x, fits[x.part.key], school, off[x.part.key], photos[x.part.key],
-              next((o for o in reversed(orders) if o.part == x.part.key), None),
-              known_substitutes(x.part.number.upper(), pairs) if x.part.number else [],
-              teeth_view(d, x.part, facts), seal_view(seal_of(facts, x.part.key), job.length_unit))
+        part_view(
+            x,
+            fits[x.part.key],
+            school,
+            off[x.part.key],
+            photos[x.part.key],
+            next((o for o in reversed(orders) if o.part == x.part.key), None),
+            known_substitutes(x.part.number.upper(), pairs) if x.part.number else [],
+            teeth_view(d, x.part, facts),
+            seal_view(seal_of(facts, x.part.key), job.length_unit),
+        )
         for x in found
-    ]  # fmt: skip
+    ]
     view = InspectView(
-        InspectHead(job.id, unit.tag, unit.name, job.complaint, job.stands, job.length_unit, job.seq),
-        list(say_inspect(found, ordered, len(open_holds(facts)))),
-        ["Clean first, then look: dirt hides cracks. Gloves off turning parts, eyes covered for wire and air.",
-         *d.cautions, "The maker's manual, the shop's rules and local codes come first."],
-        [GradeView(g.key, g.label, g.typed) for g in GRADES], [DamageView(k, words) for k, words in DAMAGE],
-        parts, sum(bool(x.chosen) and not x.stale for x in found), not_checked(found),
-        [EvidenceView(e.key, e.label, e.zone, looked[e.key].seen if e.key in looked else "not looked",
-                      looked[e.key].words if e.key in looked else "", photos[EVIDENCE_SUBJECT + e.key])
-         for e in all_evidence()],
-        diagnose({k: b.seen for k, b in looked.items() if b.seen != "not looked"}),
-        list(dict.fromkeys(f.body.cause for f in facts if isinstance(f.body, CauseNamed))),
-        holds(facts), orders, gauge_lines(session, job_id, today),
-        section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
-        [PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
-    )  # fmt: skip
+        job=InspectHead(
+            id=job.id,
+            tag=unit.tag,
+            unit_name=unit.name,
+            complaint=job.complaint,
+            stands=job.stands,
+            length_unit=job.length_unit,
+            version=job.seq,
+        ),
+        say=list(say_inspect(found, ordered, len(open_holds(facts)))),
+        cautions=[
+            "Clean first, then look: dirt hides cracks. Gloves off turning parts, eyes covered for wire and air.",
+            *d.cautions,
+            "The maker's manual, the shop's rules and local codes come first.",
+        ],
+        grades=[GradeView(g.key, g.label, g.typed) for g in GRADES],
+        damages=[DamageView(k, words) for k, words in DAMAGE],
+        parts=parts,
+        judged=sum(bool(x.chosen) and not x.stale for x in found),
+        not_checked=not_checked(found),
+        evidence=[
+            EvidenceView(
+                key=e.key,
+                label=e.label,
+                zone=e.zone,
+                seen=looked[e.key].seen if e.key in looked else "not looked",
+                words=looked[e.key].words if e.key in looked else "",
+                photos=photos[EVIDENCE_SUBJECT + e.key],
+            )
+            for e in all_evidence()
+        ],
+        diagnosis=diagnose({k: b.seen for k, b in looked.items() if b.seen != "not looked"}),
+        named=list(dict.fromkeys(f.body.cause for f in facts if isinstance(f.body, CauseNamed))),
+        holds=holds(facts),
+        orders=orders,
+        gauges=gauge_lines(session, job_id, today),
+        section=section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
+        places=[PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
+    )
     shown: dict[str, Any] = dump(view)
     return shown
 

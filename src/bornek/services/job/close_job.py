@@ -20,17 +20,35 @@ def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
         raise InputError("This job is closed already.", field="job_id")
     blockers = close_blockers(desk.session, job)
     if blockers:
-        raise InputError("The job cannot be closed: " + "; ".join(blockers) + ".", field="loose",
-                         next_step="Find it or account for it in the ledger, then close.",
-                         details={"blockers": blockers})  # fmt: skip
+        raise InputError(
+            "The job cannot be closed: " + "; ".join(blockers) + ".",
+            field="loose",
+            next_step="Find it or account for it in the ledger, then close.",
+            details={"blockers": blockers},
+        )
     unsigned = len(settings_of(desk.session, job_id)) - len(signed_settings(desk.session, job_id))
     words = str(sent.get("words", "")).strip()
     if unsigned and not words:
-        raise InputError(f"{unsigned} settings are not signed.", field="words",
-                         next_step="Sign them, or say why the job is closed without.")  # fmt: skip
+        raise InputError(
+            f"{unsigned} settings are not signed.",
+            field="words",
+            next_step="Sign them, or say why the job is closed without.",
+        )
     job.seq += 1
-    desk.session.add(t.Fact(id=sent["id"], job_id=job_id, kind="closed", subject="", body={"words": words},
-                            void=False, supersedes=None, seq=job.seq, mechanic_id=who.id, at=desk.now))  # fmt: skip
+    desk.session.add(
+        t.Fact(
+            id=sent["id"],
+            job_id=job_id,
+            kind="closed",
+            subject="",
+            body={"words": words},
+            void=False,
+            supersedes=None,
+            seq=job.seq,
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     job.closed_at = desk.now
     desk.session.flush()
     return view_job(desk.session, job_id, desk.now.date())

@@ -52,9 +52,13 @@ def identify(desk: Desk, job: t.Job, serials: Mapping[str, str]) -> None:
         if not serial:
             continue
         if part is None or not part.identity:
-            raise InputError(f"{key!r} is not a part with a serial of its own.", field="serials",
-                             next_step="Parts with a serial: "
-                             + (", ".join(p.key for p in d.parts if p.identity) or "none") + ".")  # fmt: skip
+            raise InputError(
+                f"{key!r} is not a part with a serial of its own.",
+                field="serials",
+                next_step="Parts with a serial: "
+                + (", ".join(p.key for p in d.parts if p.identity) or "none")
+                + ".",
+            )
         if key in known and known[key][1].serial == serial:
             continue
         component = desk.session.scalars(
@@ -67,10 +71,17 @@ def identify(desk: Desk, job: t.Job, serials: Mapping[str, str]) -> None:
             desk.session.flush()
         job.seq += 1
         desk.session.add(
-            t.ComponentStay(id=f"{job.id}.stay.{job.seq}", component_id=component.id, job_id=job.id,
-                            part_key=key, history=_history(desk.session, component, job), seq=job.seq,
-                            mechanic_id=who.id, at=desk.now)
-        )  # fmt: skip
+            t.ComponentStay(
+                id=f"{job.id}.stay.{job.seq}",
+                component_id=component.id,
+                job_id=job.id,
+                part_key=key,
+                history=_history(desk.session, component, job),
+                seq=job.seq,
+                mechanic_id=who.id,
+                at=desk.now,
+            )
+        )
         desk.session.flush()
         add_rows(desk.session, [component_row(job.id, key, component)])
 
@@ -90,11 +101,18 @@ def components_of(session: Session, job: t.Job) -> list[ComponentView]:
 def _history(session: Session, component: t.Component, job: t.Job) -> list[dict[str, Any]]:
     """Where it was before this job, newest first; frozen with the stay, so that it travels along."""
     names = mechanic_names(session)
-    rows: list[dict[str, Any]] = dump([
-        Stay(unit.tag, unit.name, unit.serial, before.opened_at.date().isoformat(),
-             _ran_with(session, before, stay.part_key, names))
-        for stay, before, unit in earlier_stays(session, component.id, job.id)
-    ])  # fmt: skip
+    rows: list[dict[str, Any]] = dump(
+        [
+            Stay(
+                unit.tag,
+                unit.name,
+                unit.serial,
+                before.opened_at.date().isoformat(),
+                _ran_with(session, before, stay.part_key, names),
+            )
+            for stay, before, unit in earlier_stays(session, component.id, job.id)
+        ]
+    )
     return rows
 
 
@@ -110,9 +128,11 @@ def _ran_with(session: Session, job: t.Job, part_key: str, names: Mapping[str, s
     for point in d.settings:
         if point.rides_on in mates or point.place in places:
             row = session.scalars(
-                select(t.Signature).where(t.Signature.setting_id == f"{job.id}.{point.key}")
-                .order_by(t.Signature.seq.desc()).limit(1)
-            ).one_or_none()  # fmt: skip
+                select(t.Signature)
+                .where(t.Signature.setting_id == f"{job.id}.{point.key}")
+                .order_by(t.Signature.seq.desc())
+                .limit(1)
+            ).one_or_none()
             if row is not None:
                 words.append(f"{point.label}: {_signed(row.snapshot)}")
     subjects = meshes | mates | places

@@ -74,8 +74,11 @@ def import_job(session: Session, data: bytes, files: Files) -> str:
     if len(jobs) != 1:
         raise InputError("An exchange file holds one job.", field="file")
     if session.get(t.Job, jobs[0]["id"]) is not None:
-        raise InputError("This job is in the yard already.", field="file",
-                         next_step="Open it from the board; nothing was changed.")  # fmt: skip
+        raise InputError(
+            "This job is in the yard already.",
+            field="file",
+            next_step="Open it from the board; nothing was changed.",
+        )
     tables = Base.metadata.tables
     _take_files(data, rows["blob"], files)
     try:
@@ -89,8 +92,11 @@ def import_job(session: Session, data: bytes, files: Files) -> str:
                         continue
                 session.execute(table.insert().values(_typed(name, row)))
     except (IntegrityError, KeyError, TypeError, ValueError) as error:
-        raise InputError(f"The exchange file does not hold together: {type(error).__name__}.", field="file",
-                         next_step="Export it again from where it came; nothing was taken in.") from error  # fmt: skip
+        raise InputError(
+            f"The exchange file does not hold together: {type(error).__name__}.",
+            field="file",
+            next_step="Export it again from where it came; nothing was taken in.",
+        ) from error
     index_job(session, str(jobs[0]["id"]))
     return str(jobs[0]["id"])
 
@@ -133,8 +139,18 @@ def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
     photos = _all(session, t.Attachment, t.Attachment.job_id == job_id)
     graded = {key for f in facts if f.kind == "graded" for key in f.body["grades"]}
     own = [r for r in live_look_fors(session) if r.key in graded and r.supersedes is None]
-    signed: Iterable[Any] = [*own, *by_setting[t.GivenRevision], *acts, *entries, *by_setting[t.Explanation],
-                             *by_setting[t.Signature], *movements, *facts, *stays, *photos]  # fmt: skip
+    signed: Iterable[Any] = [
+        *own,
+        *by_setting[t.GivenRevision],
+        *acts,
+        *entries,
+        *by_setting[t.Explanation],
+        *by_setting[t.Signature],
+        *movements,
+        *facts,
+        *stays,
+        *photos,
+    ]
     gauges = {s.gauge_id for s in settings} | {e.gauge_id for e in entries}
     revision = session.get(t.UnitTypeRevision, job.unit_type_revision_id)
     types = {unit.unit_type_id, revision.unit_type_id if revision else unit.unit_type_id}
@@ -143,22 +159,32 @@ def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
         "look_for": sorted(own, key=lambda r: str(r.id)),
         "gauge": _all(session, t.Gauge, t.Gauge.id.in_(gauges)),
         "unit_type": _all(session, t.UnitType, t.UnitType.id.in_(types)),
-        "unit_type_revision": [revision], "unit": [unit], "job": [job],
+        "unit_type_revision": [revision],
+        "unit": [unit],
+        "job": [job],
         "part": _all(session, t.Part, t.Part.job_id == job_id),
-        "place": _all(session, t.Place, t.Place.job_id == job_id), "setting": settings,
-        "given_revision": by_setting[t.GivenRevision], "act": acts,
+        "place": _all(session, t.Place, t.Place.job_id == job_id),
+        "setting": settings,
+        "given_revision": by_setting[t.GivenRevision],
+        "act": acts,
         "act_knob": _all(session, t.ActKnob, t.ActKnob.act_id.in_(act_ids)),
-        "round": by_setting[t.Round], "entry": sorted(entries, key=lambda e: e.seq),
-        "proposal": by_setting[t.Proposal], "explanation": by_setting[t.Explanation],
+        "round": by_setting[t.Round],
+        "entry": sorted(entries, key=lambda e: e.seq),
+        "proposal": by_setting[t.Proposal],
+        "explanation": by_setting[t.Explanation],
         "signature": by_setting[t.Signature],
         "shim_lot": _all(session, t.ShimLot, t.ShimLot.id.in_({m.lot_id for m in movements})),
-        "stock_movement": movements, "fact": sorted(facts, key=lambda f: f.seq),
+        "stock_movement": movements,
+        "fact": sorted(facts, key=lambda f: f.seq),
         "component": _all(session, t.Component, t.Component.id.in_({s.component_id for s in stays})),
         "component_stay": stays,
-        "blob": list(session.scalars(select(t.Blob).where(t.Blob.sha256.in_({p.sha256 for p in photos}))
-                                     .order_by(t.Blob.sha256))),
+        "blob": list(
+            session.scalars(
+                select(t.Blob).where(t.Blob.sha256.in_({p.sha256 for p in photos})).order_by(t.Blob.sha256)
+            )
+        ),
         "attachment": photos,
-    }  # fmt: skip
+    }
 
 
 def _all(session: Session, table: Any, where: Any) -> list[Any]:
@@ -200,6 +226,9 @@ def _read(data: bytes) -> dict[str, list[dict[str, Any]]]:
         raise InputError("This is not an exchange file of this edition.", field="file", next_step=hint)
     rows = body.get("rows")
     if not isinstance(rows, dict) or set(rows) != set(ORDER) or body.get("sha256") != digest(rows):
-        raise InputError("The exchange file was changed on the way.", field="file",
-                         next_step="Export it again; nothing was taken in.")  # fmt: skip
+        raise InputError(
+            "The exchange file was changed on the way.",
+            field="file",
+            next_step="Export it again; nothing was taken in.",
+        )
     return rows

@@ -24,16 +24,23 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     desk.mechanic()
     job, unit = job_with_unit(desk.session, job_id)
     if sent["seen"] != job.seq:
-        raise StaleVersion("Somebody else wrote on this job while you had it open.", field="seen",
-                           next_step="Look at the job again, then send yours.",
-                           details={"seen": sent["seen"], "version": job.seq, "yours": {}, "theirs": []})  # fmt: skip
+        raise StaleVersion(
+            "Somebody else wrote on this job while you had it open.",
+            field="seen",
+            next_step="Look at the job again, then send yours.",
+            details={"seen": sent["seen"], "version": job.seq, "yours": {}, "theirs": []},
+        )
     d = read_definition(sent["definition"])
     check_definition(d)
     _keeps(definition_of(job), d)
     asked = questions(d)
     if asked:
-        raise InputError(asked[0].words, field=asked[0].path, next_step="Say which it is; nothing was stored.",
-                         details={"questions": dump(asked)})  # fmt: skip
+        raise InputError(
+            asked[0].words,
+            field=asked[0].path,
+            next_step="Say which it is; nothing was stored.",
+            details={"questions": dump(asked)},
+        )
     job.definition = sent["definition"]
     job.seq += 1
     desk.session.flush()
@@ -46,10 +53,16 @@ def _keeps(before: Definition, after: Definition) -> None:
     for name in ("parts", "places", "settings", "meshes"):
         gone = {row.key for row in getattr(before, name)} - {row.key for row in getattr(after, name)}
         if gone:
-            raise InputError(f"{name}: {sorted(gone)[0]!r} is in use in this job.", field=name,
-                             next_step="Keep it; add beside it.")  # fmt: skip
+            raise InputError(
+                f"{name}: {sorted(gone)[0]!r} is in use in this job.",
+                field=name,
+                next_step="Keep it; add beside it.",
+            )
     old = {s.key: s for s in before.settings}
     for s in after.settings:
         if s.key in old and (s.kind, s.place) != (old[s.key].kind, old[s.key].place):
-            raise InputError(f"{s.label}: a setting that is laid out keeps its kind and its place.", field="settings",
-                             next_step="Add another setting; what is given can be changed on its own page.")  # fmt: skip
+            raise InputError(
+                f"{s.label}: a setting that is laid out keeps its kind and its place.",
+                field="settings",
+                next_step="Add another setting; what is given can be changed on its own page.",
+            )

@@ -42,8 +42,13 @@ def index_job(session: Session, job_id: str) -> None:
 
 
 def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
-    return Found("serial", job_id, part_key, f"{component.label}, serial {component.serial}",
-                 f"{component.label} {component.serial}")  # fmt: skip
+    return Found(
+        "serial",
+        job_id,
+        part_key,
+        f"{component.label}, serial {component.serial}",
+        f"{component.label} {component.serial}",
+    )
 
 
 def index_fact(session: Session, tag: str, fact: t.Fact) -> None:

@@ -56,7 +56,8 @@ def section_of(
         for f in drawn.flags
     )
     moved = tuple(
-        place.at for place in d.places
+        place.at
+        for place in d.places
         if place.key in by_place and by_place[place.key].verdict.startswith("out") and place.at
-    )  # fmt: skip
+    )
     return replace(drawn, label=drawn.label if not drawn.shapes else label, flags=flags, moved=moved)

@@ -32,20 +32,33 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
         raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision")
     for gauge in sent.get("gauges", []):
         if desk.session.get(t.Gauge, gauge) is None:
-            raise InputError(f"No gauge {gauge!r} is registered.", field="gauges",
-                             next_step="Choose from the gauges there are, or write its card first.")  # fmt: skip
+            raise InputError(
+                f"No gauge {gauge!r} is registered.",
+                field="gauges",
+                next_step="Choose from the gauges there are, or write its card first.",
+            )
     unit = desk.session.get(t.Unit, sent["unit"]["id"])
     if unit is None:
         unit = t.Unit(**sent["unit"], unit_type_id=revision.unit_type_id)
         desk.session.add(unit)
         desk.session.flush()
     job = t.Job(
-        id=sent["id"], unit_id=unit.id, unit_type_revision_id=revision.id, definition=revision.definition,
-        complaint=sent.get("complaint", ""), known=sent.get("known", ""), stands=sent.get("stands", "bench"),
-        basis=sent.get("basis", BASES[0]), gauges=sent.get("gauges", []),
-        length_unit=sent.get("length_unit", "mm"), schools=read_schools(sent.get("schools", {})),
-        bench=sent.get("bench", ""), waits_for=sent.get("waits_for", ""), opened_at=desk.now, seq=0,
-    )  # fmt: skip
+        id=sent["id"],
+        unit_id=unit.id,
+        unit_type_revision_id=revision.id,
+        definition=revision.definition,
+        complaint=sent.get("complaint", ""),
+        known=sent.get("known", ""),
+        stands=sent.get("stands", "bench"),
+        basis=sent.get("basis", BASES[0]),
+        gauges=sent.get("gauges", []),
+        length_unit=sent.get("length_unit", "mm"),
+        schools=read_schools(sent.get("schools", {})),
+        bench=sent.get("bench", ""),
+        waits_for=sent.get("waits_for", ""),
+        opened_at=desk.now,
+        seq=0,
+    )
     desk.session.add(job)
     desk.session.flush()
     lay_out(desk, job, unit.serial)
@@ -57,13 +70,24 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
 def lay_out(desk: Desk, job: t.Job, serial: str) -> None:
     """Rows for the parts, places and settings of the job's definition that have none yet."""
     d, session = definition_of(job), desk.session
-    there = {table: set(session.scalars(select(table.key).where(table.job_id == job.id)))
-             for table in (t.Part, t.Place, t.Setting)}  # fmt: skip
+    there = {
+        table: set(session.scalars(select(table.key).where(table.job_id == job.id)))
+        for table in (t.Part, t.Place, t.Setting)
+    }
     session.add_all(
-        t.Part(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, kind=p.kind, number=p.number,
-               count=p.count, position=position)
-        for position, p in enumerate(d.parts) if p.key not in there[t.Part]
-    )  # fmt: skip
+        t.Part(
+            id=f"{job.id}.{p.key}",
+            job_id=job.id,
+            key=p.key,
+            label=p.label,
+            kind=p.kind,
+            number=p.number,
+            count=p.count,
+            position=position,
+        )
+        for position, p in enumerate(d.parts)
+        if p.key not in there[t.Part]
+    )
     session.add_all(
         t.Place(id=f"{job.id}.{p.key}", job_id=job.id, key=p.key, label=p.label, shim_form=p.shim_form)
         for p in d.places
@@ -87,16 +111,31 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
     gauge = _gauge(desk, job, s)
     setting_id = f"{job.id}.{s.key}"
     desk.session.add(
-        t.Setting(id=setting_id, job_id=job.id, place_id=f"{job.id}.{s.place}", key=s.key, label=s.label,
-                  kind=kind.id, kind_version=kind.version, gauge_id=gauge, rests_on=list(s.rests_on),
-                  position=position)
-    )  # fmt: skip
+        t.Setting(
+            id=setting_id,
+            job_id=job.id,
+            place_id=f"{job.id}.{s.place}",
+            key=s.key,
+            label=s.label,
+            kind=kind.id,
+            kind_version=kind.version,
+            gauge_id=gauge,
+            rests_on=list(s.rests_on),
+            position=position,
+        )
+    )
     desk.session.flush()
     job.seq += 1
     desk.session.add(
-        t.GivenRevision(id=f"{setting_id}.given.1", setting_id=setting_id, seq=job.seq,
-                        given=dump(given), mechanic_id=desk.mechanic().id, at=desk.now)
-    )  # fmt: skip
+        t.GivenRevision(
+            id=f"{setting_id}.given.1",
+            setting_id=setting_id,
+            seq=job.seq,
+            given=dump(given),
+            mechanic_id=desk.mechanic().id,
+            at=desk.now,
+        )
+    )
     desk.session.add(t.Round(id=f"{setting_id}.1", setting_id=setting_id, number=1, act_id=None))
     desk.session.flush()
 

@@ -29,8 +29,11 @@ def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
         sent = {**sent, "revision": define_type(desk, f"own-{sent['id']}"[:60], sent["name"], {}).id}
     revision = desk.session.get(t.UnitTypeRevision, sent["revision"])
     if revision is None:
-        raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision",
-                       next_step="Choose one of the yard's unit types.")  # fmt: skip
+        raise NotFound(
+            f"No unit type revision {sent['revision']!r}.",
+            field="revision",
+            next_step="Choose one of the yard's unit types.",
+        )
     tagged = desk.session.scalars(select(t.Unit).where(t.Unit.tag == sent["tag"])).one_or_none()
     known = desk.session.scalars(
         select(t.Unit).where(t.Unit.serial == sent["serial"], t.Unit.unit_type_id == revision.unit_type_id)
@@ -41,7 +44,11 @@ def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
             field="tag",
             next_step="Take another tag, or check the serial on the plate.",
         )
-    unit = {"id": known.id if known else f"u-{sent['id']}", "tag": known.tag if known else sent["tag"],
-            "name": sent["name"], "serial": sent["serial"]}  # fmt: skip
+    unit = {
+        "id": known.id if known else f"u-{sent['id']}",
+        "tag": known.tag if known else sent["tag"],
+        "name": sent["name"],
+        "serial": sent["serial"],
+    }
     receive_job(desk, {**sent, "unit": unit})
     return view_job(desk.session, sent["id"], desk.now.date())

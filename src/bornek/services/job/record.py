@@ -97,9 +97,12 @@ ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "rec
 def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     job, _ = job_with_unit(session, job_id)
     benches = [open_bench(session, s.id, today) for s in settings_of(session, job_id)]
-    record = RecordView(job_view(session, job_id, today), job.opened_at.isoformat(),
-                        [_setting(b, all_entries(session, b.log.setting.id)) for b in benches],
-                        *_strip(session, job, today))  # fmt: skip
+    record = RecordView(
+        job_view(session, job_id, today),
+        job.opened_at.isoformat(),
+        [_setting(b, all_entries(session, b.log.setting.id)) for b in benches],
+        *_strip(session, job, today),
+    )
     view: dict[str, Any] = dump(record)
     for shown, bench in zip(view["settings"], benches, strict=True):
         if bench.log.signature is not None:
@@ -126,9 +129,15 @@ def _strip(
         elif isinstance(body, Removed):
             part = d.part(body.part)
             dead = doomed(part, find_way(body.way)) if part else ""
-            words = [f"{body.count} off, {find_way(body.way).label}", f"tag {body.tag}" if body.tag else "", body.side,
-                     body.orientation, f"bag {body.bag}" if body.bag else "", f"no re-use: {dead}" if dead else "",
-                     body.remark]  # fmt: skip
+            words = [
+                f"{body.count} off, {find_way(body.way).label}",
+                f"tag {body.tag}" if body.tag else "",
+                body.side,
+                body.orientation,
+                f"bag {body.bag}" if body.bag else "",
+                f"no re-use: {dead}" if dead else "",
+                body.remark,
+            ]
             lines.append(
                 FoundLine("taken off", d.label_of(body.part), "; ".join(w for w in words if w), f.by)
             )
@@ -159,22 +168,28 @@ def _setting(bench: Bench, entries: Sequence[t.Entry]) -> RecordSetting:
     found = [bench.kind.state(bench.ctx, k, 1) for k in knobs]
     left = [bench.kind.state(bench.ctx, k) for k in knobs]
     return RecordSetting(
-        log.setting.id, log.setting.label, log.place.label,
-        _stand(value_label(first.value if first else None, say), found, say),
-        _stand(value_label(last.value if last else None, say), left, say), bench.sheet(),
-        _entries(bench, entries), [_act(a, bench) for a in log.acts],
-        [f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
-        view_signature(bench), log.signature.sha256 if log.signature else "",
-    )  # fmt: skip
+        id=log.setting.id,
+        label=log.setting.label,
+        place=log.place.label,
+        as_found=_stand(value_label(first.value if first else None, say), found, say),
+        as_left=_stand(value_label(last.value if last else None, say), left, say),
+        sheet=bench.sheet(),
+        entries=_entries(bench, entries),
+        acts=[_act(a, bench) for a in log.acts],
+        explanations=[f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
+        signature=view_signature(bench),
+        sha256=log.signature.sha256 if log.signature else "",
+    )
 
 
 def _stand(value: str, states: list[State | None], say: Speech) -> str:
     packs = [
         " + ".join(say.size(from_nm(x)) for x in s) + f" = {say.size(from_nm(sum(s)))}"
-        if isinstance(s, tuple) else say.size(float(s))
+        if isinstance(s, tuple)
+        else say.size(float(s))
         for s in states
         if s is not None
-    ]  # fmt: skip
+    ]
     return "; ".join([value, *packs])
 
 
@@ -189,14 +204,26 @@ def _entries(bench: Bench, entries: Sequence[t.Entry]) -> list[RecordEntry]:
         number = getattr(raw, "value", None)
         slot = labels.get(e.slot)
         gauge = bench.ctx.gauges.get(e.gauge_id or "")
-        shown = "" if number is None or (slot and slot.quantity != "length") else Speech(
-            bench.ctx.unit).number(number)  # fmt: skip
+        shown = (
+            ""
+            if number is None or (slot and slot.quantity != "length")
+            else Speech(bench.ctx.unit).number(number)
+        )
         fate = "strike" if e.void else corrected.get(e.id, "stands")
         rows.append(
-            RecordEntry(e.seq, numbers[e.round_id], e.slot, slot.label if slot else e.slot, e.as_typed,
-                        shown or e.as_typed, gauge.name if gauge else "", bench.names.get(e.mechanic_id, ""),
-                        e.at.isoformat(), fate)
-        )  # fmt: skip
+            RecordEntry(
+                seq=e.seq,
+                round=numbers[e.round_id],
+                slot=e.slot,
+                label=slot.label if slot else e.slot,
+                as_typed=e.as_typed,
+                shown=shown or e.as_typed,
+                gauge=gauge.name if gauge else "",
+                by=bench.names.get(e.mechanic_id, ""),
+                at=e.at.isoformat(),
+                fate=fate,
+            )
+        )
     return rows
 
 
@@ -213,5 +240,12 @@ def _act(act: t.Act, bench: Bench) -> RecordAct:
         else:
             words.append(text_of(adjust(knobs[row.knob], before, after, say)).strip())
     number = bench.log.act_rounds[act.id]
-    return RecordAct(act.seq, number, act.kind, f"{ACT_WORDS.get(act.kind, act.kind)}: {' '.join(words)}",
-                     act.remark, bench.names.get(act.mechanic_id, ""), act.at.isoformat())  # fmt: skip
+    return RecordAct(
+        seq=act.seq,
+        round=number,
+        kind=act.kind,
+        words=f"{ACT_WORDS.get(act.kind, act.kind)}: {' '.join(words)}",
+        remark=act.remark,
+        by=bench.names.get(act.mechanic_id, ""),
+        at=act.at.isoformat(),
+    )

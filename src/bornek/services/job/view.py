@@ -90,13 +90,34 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
     places = _places(d, facts, settings)
     seen = {p.key: "found" if p.found else "" for p in places}
     return JobView(
-        job.id, unit.tag, unit.name, unit.serial, job.complaint, job.known, job.stands, job.basis, job.bench,
-        job.length_unit, job.waits_for, schools_view(job), list(job.gauges), list(d.cautions), job.seq,
-        job.closed_at.isoformat() if job.closed_at else "", close_blockers(session, job),
-        {"Strip": strip_open(session, job), "Inspect": inspect_open(session, job, d, facts), "Set": sum(not s.signed for s in settings)}, settings,
-        section_of(job, settings, f"{unit.tag} {unit.name}", seen), places,
-        components_of(session, job), dict(job.definition),
-    )  # fmt: skip
+        id=job.id,
+        tag=unit.tag,
+        unit_name=unit.name,
+        serial=unit.serial,
+        complaint=job.complaint,
+        known=job.known,
+        stands=job.stands,
+        basis=job.basis,
+        bench=job.bench,
+        length_unit=job.length_unit,
+        waits_for=job.waits_for,
+        schools=schools_view(job),
+        gauges=list(job.gauges),
+        cautions=list(d.cautions),
+        version=job.seq,
+        closed_at=job.closed_at.isoformat() if job.closed_at else "",
+        close_blockers=close_blockers(session, job),
+        open={
+            "Strip": strip_open(session, job),
+            "Inspect": inspect_open(session, job, d, facts),
+            "Set": sum(not s.signed for s in settings),
+        },
+        settings=settings,
+        section=section_of(job, settings, f"{unit.tag} {unit.name}", seen),
+        places=places,
+        components=components_of(session, job),
+        definition=dict(job.definition),
+    )
 
 
 def schools_view(job: t.Job) -> list[SchoolView]:
@@ -105,7 +126,17 @@ def schools_view(job: t.Job) -> list[SchoolView]:
     for q in QUESTIONS:
         sides = [(q.a, q.a_means), (q.b, q.b_means)]
         (does, means), (other, other_means) = sides if chosen[q.key] == "A" else reversed(sides)
-        shown.append(SchoolView(q.key, q.label, chosen[q.key], does, means, other, other_means))
+        shown.append(
+            SchoolView(
+                key=q.key,
+                label=q.label,
+                school=chosen[q.key],
+                does=does,
+                means=means,
+                other=other,
+                other_means=other_means,
+            )
+        )
     return shown
 
 
@@ -121,5 +152,15 @@ def _places(d: Definition, facts: Sequence[Fact], settings: Sequence[SettingSumm
         ]
         found = [f"{taken[k].label}: {taken[k].words}" for k in keys if k in taken and taken[k].words]
         here = [by_key[s.key] for s in d.settings if s.place == p.key and s.key in by_key]
-        shown.append(PlaceView(p.key, n, p.label, p.shim_form, [x.label for x in parts], found, here))
+        shown.append(
+            PlaceView(
+                key=p.key,
+                number=n,
+                label=p.label,
+                shim_form=p.shim_form,
+                parts=[x.label for x in parts],
+                found=found,
+                settings=here,
+            )
+        )
     return shown

@@ -32,12 +32,18 @@ def expect_move(session: Session, setting_id: str, state: Any, today: date) -> d
     bench = open_bench(session, setting_id, today)
     history = replay(bench.kind, bench.ctx)
     if history is None or history.last.state is None:
-        raise InputError("Nothing can be expected before the adjuster's state is entered.",
-                         field="state", next_step="Enter what is in now first.")  # fmt: skip
+        raise InputError(
+            "Nothing can be expected before the adjuster's state is entered.",
+            field="state",
+            next_step="Enter what is in now first.",
+        )
     chosen = read_state(state, "state", bench.ctx.unit)
     if isinstance(chosen, tuple) != isinstance(history.last.state, tuple):
-        raise InputError("The state is of another sort than this adjuster's.", field="state",
-                         next_step="Give a list of shims for a pack, a number for a spacer.")  # fmt: skip
+        raise InputError(
+            "The state is of another sort than this adjuster's.",
+            field="state",
+            next_step="Give a list of shims for a pack, a number for a spacer.",
+        )
     say = Speech(bench.ctx.unit)
     candidate = expect(history, chosen)
     target = bench.kind.evaluate(bench.ctx).target()

@@ -27,14 +27,25 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
         raise InputError(f"cause must be one of {', '.join(causes)}.", field="cause")
     number = bench.log.round
     if any(x.round == number for x in bench.log.explanations):
-        raise InputError("This round has been explained already.", field="round",
-                         next_step="Open a new round by re-seating and reading again.")  # fmt: skip
+        raise InputError(
+            "This round has been explained already.",
+            field="round",
+            next_step="Open a new round by re-seating and reading again.",
+        )
     job = bench.log.job
     job.seq += 1
     desk.session.add(
-        t.Explanation(id=sent["id"], setting_id=setting_id, round=number, cause=sent["cause"],
-                      words=sent.get("words", "")[:500], seq=job.seq, mechanic_id=who.id, at=desk.now)
-    )  # fmt: skip
+        t.Explanation(
+            id=sent["id"],
+            setting_id=setting_id,
+            round=number,
+            cause=sent["cause"],
+            words=sent.get("words", "")[:500],
+            seq=job.seq,
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     follow = {"recounted": "recount", "reread": "reseat"}.get(sent["cause"])
     if follow:

@@ -92,10 +92,19 @@ class Bench:
 
 def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
     return {
-        g.id: Gauge(g.id, g.name, g.unit, g.division, g.interpolation, g.calibration_u, g.quantity,
-                    g.due, bool(g.due) and g.due < today.isoformat())
+        g.id: Gauge(
+            id=g.id,
+            name=g.name,
+            unit=g.unit,
+            division=g.division,
+            interpolation=g.interpolation,
+            calibration_u=g.calibration_u,
+            quantity=g.quantity,
+            due=g.due,
+            overdue=bool(g.due) and g.due < today.isoformat(),
+        )
         for g in session.scalars(select(t.Gauge).order_by(t.Gauge.name))
-    }  # fmt: skip
+    }
 
 
 def open_bench(session: Session, setting_id: str, today: date) -> Bench:
@@ -123,10 +132,19 @@ def open_bench(session: Session, setting_id: str, today: date) -> Bench:
 def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
     numbers = {r.id: r.number for r in log.rounds}
     return tuple(
-        Entry(e.id, e.slot, unpack_raw(e.raw), numbers[e.round_id], e.gauge_id or "", e.as_typed,
-              e.confirmed, names.get(e.mechanic_id, ""), e.seq)
+        Entry(
+            id=e.id,
+            slot=e.slot,
+            raw=unpack_raw(e.raw),
+            round=numbers[e.round_id],
+            gauge=e.gauge_id or "",
+            as_typed=e.as_typed,
+            confirmed=e.confirmed,
+            by=names.get(e.mechanic_id, ""),
+            seq=e.seq,
+        )
         for e in log.entries
-    )  # fmt: skip
+    )
 
 
 def _acts(log: SettingLog, names: Mapping[str, str]) -> tuple[Act, ...]:
@@ -142,8 +160,17 @@ def _acts(log: SettingLog, names: Mapping[str, str]) -> tuple[Act, ...]:
         if proposal and proposal.predicted:
             p = proposal.predicted
             predicted = Predicted(p["v"], p["u"], p["p_in"])
-        acts.append(Act(act.id, log.act_rounds[act.id], act.kind, states, predicted,
-                        names.get(act.mechanic_id, ""), act.seq))  # fmt: skip
+        acts.append(
+            Act(
+                id=act.id,
+                round=log.act_rounds[act.id],
+                kind=act.kind,
+                states=states,
+                predicted=predicted,
+                by=names.get(act.mechanic_id, ""),
+                seq=act.seq,
+            )
+        )
     return tuple(acts)
 
 
@@ -166,11 +193,16 @@ def check_version(bench: Bench, seen: int, yours: Any) -> None:
             if e.seq > seen
         ]
         theirs += [
-            {"what": "act", "kind": a.kind, "seq": a.seq, "by": a.by,
-             "states": {k: dump(s) for k, s in a.states.items()}}
+            {
+                "what": "act",
+                "kind": a.kind,
+                "seq": a.seq,
+                "by": a.by,
+                "states": {k: dump(s) for k, s in a.states.items()},
+            }
             for a in bench.ctx.acts
             if a.seq > seen
-        ]  # fmt: skip
+        ]
         if bench.log.given.seq > seen:
             theirs.append({"what": "given", "seq": bench.log.given.seq, "given": bench.log.given.given})
         if bench.log.signature and bench.log.signature.seq > seen:

@@ -41,17 +41,23 @@ def write_act(
     after = _states(bench, kind, states)
     job = bench.log.job
     job.seq += 1
-    act = t.Act(id=act_id, job_id=job.id, kind=kind, seq=job.seq, remark=remark[:500],
-                mechanic_id=who.id, at=desk.now)  # fmt: skip
+    act = t.Act(
+        id=act_id, job_id=job.id, kind=kind, seq=job.seq, remark=remark[:500], mechanic_id=who.id, at=desk.now
+    )
     desk.session.add(act)
     desk.session.flush()
     for knob, state in after.items():
         before = bench.kind.state(bench.ctx, knob)
         desk.session.add(
-            t.ActKnob(id=str(uuid.uuid5(uuid.NAMESPACE_OID, f"{act_id}/{knob}")), act_id=act_id,
-                      place_id=bench.log.place.id, knob=knob,
-                      before={} if before is None else pack_state(before), after=pack_state(state))
-        )  # fmt: skip
+            t.ActKnob(
+                id=str(uuid.uuid5(uuid.NAMESPACE_OID, f"{act_id}/{knob}")),
+                act_id=act_id,
+                place_id=bench.log.place.id,
+                knob=knob,
+                before={} if before is None else pack_state(before),
+                after=pack_state(state),
+            )
+        )
         if kind != "as_found" and isinstance(before, tuple) and isinstance(state, tuple):
             _move_stock(desk, bench, act, before, state)
     if kind in ("move", "reseat"):
@@ -67,24 +73,37 @@ def _states(bench: Bench, kind: str, sent: Mapping[str, Any]) -> dict[str, State
     knobs = {k.key: k for k in bench.kind.knobs(bench.ctx)}
     unknown = set(sent) - set(knobs)
     if unknown:
-        raise InputError(f"There is no adjuster {sorted(unknown)[0]!r} here.", field="states",
-                         next_step="Adjusters: " + ", ".join(knobs) + ".")  # fmt: skip
+        raise InputError(
+            f"There is no adjuster {sorted(unknown)[0]!r} here.",
+            field="states",
+            next_step="Adjusters: " + ", ".join(knobs) + ".",
+        )
     states: dict[str, State] = {}
     for key, knob in knobs.items():
         now = bench.kind.state(bench.ctx, key)
         if kind == "as_found" and now is not None:
-            raise InputError("What was in as found is written down already.", field="kind",
-                             next_step="Write a move, or a recount if it was another pack.")  # fmt: skip
+            raise InputError(
+                "What was in as found is written down already.",
+                field="kind",
+                next_step="Write a move, or a recount if it was another pack.",
+            )
         if kind != "as_found" and now is None and not knob.read:
-            raise InputError("What is in now has not been entered yet.", field="kind",
-                             next_step="Enter the pack as found first.")  # fmt: skip
+            raise InputError(
+                "What is in now has not been entered yet.",
+                field="kind",
+                next_step="Enter the pack as found first.",
+            )
         if kind == "reseat" and now is not None:
             states[key] = now
         elif key in sent:
             states[key] = read_state(sent[key], unit=bench.ctx.unit)
             if isinstance(knob.domain, Packs) != isinstance(states[key], tuple):
-                raise InputError(f"{knob.label}: give a list of shims." if isinstance(knob.domain, Packs)
-                                 else f"{knob.label}: give one number.", field="states")  # fmt: skip
+                raise InputError(
+                    f"{knob.label}: give a list of shims."
+                    if isinstance(knob.domain, Packs)
+                    else f"{knob.label}: give one number.",
+                    field="states",
+                )
         else:
             raise InputError(f"{knob.label}: say what is in after it.", field="states")
     return states
@@ -106,9 +125,16 @@ def _move_stock(
         held[thickness] = held.get(thickness, 0) + delta
         remark = "the drawer's count went below zero: count it" if held[thickness] < 0 else ""
         desk.session.add(
-            t.StockMovement(id=f"{act.id}/{n}", lot_id=lot.id, delta=delta, act_id=act.id, remark=remark,
-                            mechanic_id=act.mechanic_id, at=desk.now)
-        )  # fmt: skip
+            t.StockMovement(
+                id=f"{act.id}/{n}",
+                lot_id=lot.id,
+                delta=delta,
+                act_id=act.id,
+                remark=remark,
+                mechanic_id=act.mechanic_id,
+                at=desk.now,
+            )
+        )
 
 
 def _freeze_proposal(desk: Desk, bench: Bench, act: t.Act, after: Mapping[str, State]) -> None:
@@ -118,9 +144,14 @@ def _freeze_proposal(desk: Desk, bench: Bench, act: t.Act, after: Mapping[str, S
         return
     c = expect(history, state)
     desk.session.add(
-        t.Proposal(id=f"{act.id}/proposal", act_id=act.id, setting_id=bench.log.setting.id,
-                   shown=dump(bench.sheet().move) or {}, predicted=asdict(c.predicted))
-    )  # fmt: skip
+        t.Proposal(
+            id=f"{act.id}/proposal",
+            act_id=act.id,
+            setting_id=bench.log.setting.id,
+            shown=dump(bench.sheet().move) or {},
+            predicted=asdict(c.predicted),
+        )
+    )
 
 
 def _open_rounds(desk: Desk, bench: Bench, act: t.Act) -> None:

@@ -21,8 +21,14 @@ def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     job = bench.log.job
     job.seq += 1
     desk.session.add(
-        t.GivenRevision(id=sent["id"], setting_id=setting_id, seq=job.seq, given=sent["given"],
-                        mechanic_id=who.id, at=desk.now)
-    )  # fmt: skip
+        t.GivenRevision(
+            id=sent["id"],
+            setting_id=setting_id,
+            seq=job.seq,
+            given=sent["given"],
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     return view_setting(desk.session, setting_id, desk.now.date())

@@ -20,8 +20,11 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     sheet = bench.sheet()
     remark = (sent.get("remark") or "").strip()
     if sheet.sign_blockers:
-        raise InputError("It cannot be signed yet: " + " ".join(sheet.sign_blockers), field="sign",
-                         next_step="Do what is still open, then sign.")  # fmt: skip
+        raise InputError(
+            "It cannot be signed yet: " + " ".join(sheet.sign_blockers),
+            field="sign",
+            next_step="Do what is still open, then sign.",
+        )
     if sheet.verdict.code != "in" and not remark:
         raise InputError(
             f"It is {sheet.verdict.words}: signing it so needs a reason in words.",
@@ -33,9 +36,17 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     through = bench.version
     job.seq += 1
     desk.session.add(
-        t.Signature(id=sent["id"], setting_id=setting_id, seq=job.seq, through_seq=through,
-                    snapshot=snapshot, sha256=digest(snapshot), remark=remark[:500],
-                    mechanic_id=who.id, at=desk.now)
-    )  # fmt: skip
+        t.Signature(
+            id=sent["id"],
+            setting_id=setting_id,
+            seq=job.seq,
+            through_seq=through,
+            snapshot=snapshot,
+            sha256=digest(snapshot),
+            remark=remark[:500],
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     return view_setting(desk.session, setting_id, desk.now.date())

@@ -35,10 +35,20 @@ def summary(bench: Bench) -> SettingSummary:
     sheet, log = bench.sheet(), bench.log
     strip = next((s for s in sheet.scenes if isinstance(s, Strip)), None)
     return SettingSummary(
-        log.setting.id, log.setting.key, log.setting.label, log.place.label, sheet.title, sheet.round,
-        list(sheet.say), sheet.verdict.code, sheet.verdict.words, strip,
-        log.signature is not None and not log.disturbed, log.disturbed, bool(bench.ctx.entries),
-    )  # fmt: skip
+        id=log.setting.id,
+        key=log.setting.key,
+        label=log.setting.label,
+        place=log.place.label,
+        title=sheet.title,
+        round=sheet.round,
+        say=list(sheet.say),
+        verdict=sheet.verdict.code,
+        verdict_words=sheet.verdict.words,
+        strip=strip,
+        signed=log.signature is not None and not log.disturbed,
+        disturbed=log.disturbed,
+        begun=bool(bench.ctx.entries),
+    )
 
 
 def summaries(session: Session, job: t.Job, today: date) -> list[SettingSummary]:

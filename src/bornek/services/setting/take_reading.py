@@ -23,14 +23,18 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     number = sent.get("round") or bench.log.round
     at_round = next((r for r in bench.log.rounds if r.number == number), None)
     if at_round is None:
-        raise InputError(f"There is no round {number} on this setting.", field="round",
-                         next_step=f"Rounds so far: 1 to {bench.log.round}.")  # fmt: skip
+        raise InputError(
+            f"There is no round {number} on this setting.",
+            field="round",
+            next_step=f"Rounds so far: 1 to {bench.log.round}.",
+        )
     old = _superseded(bench, sent)
     slot = _slot(bench, sent["slot"], number)
     gauge = sent.get("gauge") or bench.log.setting.gauge_id
     if gauge and gauge not in bench.ctx.gauges:
-        raise InputError(f"No gauge has the id {gauge!r}.", field="gauge",
-                         next_step="Choose one of the shop's gauges.")  # fmt: skip
+        raise InputError(
+            f"No gauge has the id {gauge!r}.", field="gauge", next_step="Choose one of the shop's gauges."
+        )
     if sent.get("void"):
         if old is None:
             raise InputError("Only a reading that is there can be struck.", field="supersedes")
@@ -40,16 +44,29 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         unit = bench.ctx.gauges[gauge].unit if gauge else bench.ctx.unit
         raw, typed = dump(read_raw(slot, given, unit)), str(given)
     if desk.session.get(t.Entry, sent["id"]) is not None:
-        raise InputError("A reading with this id is already kept.", field="id",
-                         next_step="Make a new id for a new reading.")  # fmt: skip
+        raise InputError(
+            "A reading with this id is already kept.",
+            field="id",
+            next_step="Make a new id for a new reading.",
+        )
     job = bench.log.job
     job.seq += 1
     entry = t.Entry(
-        id=sent["id"], job_id=job.id, setting_id=setting_id, round_id=at_round.id, slot=slot.key,
-        as_typed=typed[:100], raw=raw, gauge_id=gauge, confirmed=bool(sent.get("confirmed")),
-        void=bool(sent.get("void")), supersedes=old.id if old else None, seq=job.seq,
-        mechanic_id=who.id, at=desk.now,
-    )  # fmt: skip
+        id=sent["id"],
+        job_id=job.id,
+        setting_id=setting_id,
+        round_id=at_round.id,
+        slot=slot.key,
+        as_typed=typed[:100],
+        raw=raw,
+        gauge_id=gauge,
+        confirmed=bool(sent.get("confirmed")),
+        void=bool(sent.get("void")),
+        supersedes=old.id if old else None,
+        seq=job.seq,
+        mechanic_id=who.id,
+        at=desk.now,
+    )
     desk.session.add(entry)
     desk.session.flush()
     return view_bench(bench.with_entry(entry))
@@ -61,13 +78,19 @@ def _superseded(bench: Bench, sent: dict[str, Any]) -> t.Entry | None:
         return None
     old = next((e for e in bench.log.entries if e.id == wanted), None)
     if old is None:
-        raise NotFound("The reading to correct is not there, or was corrected already.",
-                       field="supersedes", next_step="Look at the cell again.")  # fmt: skip
+        raise NotFound(
+            "The reading to correct is not there, or was corrected already.",
+            field="supersedes",
+            next_step="Look at the cell again.",
+        )
     if old.slot != sent["slot"]:
         raise InputError("A correction stays at its own station.", field="slot")
     if sent.get("seen") is None:
-        raise InputError("A correction needs the version that you saw.", field="seen",
-                         next_step="Send `seen` as the setting's version.")  # fmt: skip
+        raise InputError(
+            "A correction needs the version that you saw.",
+            field="seen",
+            next_step="Send `seen` as the setting's version.",
+        )
     check_version(bench, sent["seen"], {"slot": sent["slot"], "text": sent.get("text")})
     return old
 
@@ -77,6 +100,7 @@ def _slot(bench: Bench, key: str, number: int) -> Slot:
     found = next((s for s in slots if s.key == key), None)
     if found is None:
         known = ", ".join(s.key for s in slots)
-        raise InputError(f"There is no station {key!r} in this round.", field="slot",
-                         next_step=f"Stations now: {known}.")  # fmt: skip
+        raise InputError(
+            f"There is no station {key!r} in this round.", field="slot", next_step=f"Stations now: {known}."
+        )
     return found

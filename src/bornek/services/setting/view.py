@@ -108,16 +108,38 @@ def view_bench(bench: Bench) -> dict[str, Any]:
     fields = [_field(f, bench, say) for f in bench.kind.form(ctx.given)]
     view: dict[str, Any] = dump(
         SettingView(
-            log.setting.id, log.setting.label, log.place.label, log.place.shim_form, bench.version,
-            JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
-            GaugeHead(gauge.id, gauge.name, gauge.unit, gauge.resolution, gauge.due, gauge.overdue),
-            GivenView(log.given.seq, fields),
-            [KnobView(k.key, k.label, k.title, k.noun, k.unit, k.domain, bench.kind.state(ctx, k.key))
-             for k in bench.kind.knobs(ctx)],
-            [DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
-            view_signature(bench), bench.sheet(),
+            id=log.setting.id,
+            label=log.setting.label,
+            place=log.place.label,
+            shim_form=log.place.shim_form,
+            version=bench.version,
+            job=JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
+            gauge=GaugeHead(
+                id=gauge.id,
+                name=gauge.name,
+                unit=gauge.unit,
+                resolution=gauge.resolution,
+                due=gauge.due,
+                overdue=gauge.overdue,
+            ),
+            given=GivenView(log.given.seq, fields),
+            knobs=[
+                KnobView(
+                    key=k.key,
+                    label=k.label,
+                    title=k.title,
+                    noun=k.noun,
+                    unit=k.unit,
+                    domain=k.domain,
+                    state=bench.kind.state(ctx, k.key),
+                )
+                for k in bench.kind.knobs(ctx)
+            ],
+            drawer=[DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
+            signature=view_signature(bench),
+            sheet=bench.sheet(),
         )
-    )  # fmt: skip
+    )
     return view
 
 
@@ -126,9 +148,13 @@ def view_signature(bench: Bench) -> SignatureView | None:
     if signature is None:
         return None
     return SignatureView(
-        bench.names.get(signature.mechanic_id, ""), signature.at.isoformat(), signature.remark,
-        signature.snapshot["sheet"]["verdict"]["code"], bench.log.disturbed, bench.ctx.signed,
-    )  # fmt: skip
+        by=bench.names.get(signature.mechanic_id, ""),
+        at=signature.at.isoformat(),
+        remark=signature.remark,
+        verdict=signature.snapshot["sheet"]["verdict"]["code"],
+        disturbed=bench.log.disturbed,
+        current=bench.ctx.signed,
+    )
 
 
 def _field(f: Field, bench: Bench, say: Speech) -> FieldView:
@@ -141,5 +167,13 @@ def _field(f: Field, bench: Bench, say: Speech) -> FieldView:
         shown = value if isinstance(value, str) else "; ".join(value)
     else:
         shown = say_quantity(float(value), f.quantity, say)
-    return FieldView(f.key, f.label, f.quantity, f.required, [list(o) for o in f.options], f.why, shown,
-                     bench.log.given.given.get(f.key, f.default))  # fmt: skip
+    return FieldView(
+        key=f.key,
+        label=f.label,
+        quantity=f.quantity,
+        required=f.required,
+        options=[list(o) for o in f.options],
+        why=f.why,
+        shown=shown,
+        typed=bench.log.given.given.get(f.key, f.default),
+    )

@@ -94,10 +94,16 @@ def refresh_board(session: Session, today: date) -> int:
     for job, unit in jobs:
         row = _row(session, job, unit, today)
         lead = next((s for s in row.settings if s.id == row.setting_id), None)
-        session.merge(t.Standing(
-            job_id=job.id, seq=job.seq, mark=_mark(job, marks), band=row.band,
-            rank=sum(x * n for x, n in zip(_rank(lead), (10, 1), strict=True)) if lead else 99, row=dump(row),
-        ))  # fmt: skip
+        session.merge(
+            t.Standing(
+                job_id=job.id,
+                seq=job.seq,
+                mark=_mark(job, marks),
+                band=row.band,
+                rank=sum(x * n for x, n in zip(_rank(lead), (10, 1), strict=True)) if lead else 99,
+                row=dump(row),
+            )
+        )
     session.flush()
     return len(jobs)
 
@@ -110,8 +116,16 @@ def view_board(session: Session, today: date) -> dict[str, Any]:
     if rows and rows[0]["band"] == "hands":
         first = rows[0]
         say = [Span(first["tag"], True), Span(": "), *(Span(s["text"]) for s in first["say"])]
-    board = BoardView(say, count.get("hands", 0), count.get("held", 0), count.get("done", 0), count_unread(session),
-                      sum(o.late for o in yard_orders(session, today)), [], low_shims(session))  # fmt: skip
+    board = BoardView(
+        say=say,
+        needs_hands=count.get("hands", 0),
+        held_up=count.get("held", 0),
+        ready=count.get("done", 0),
+        unread=count_unread(session),
+        late=sum(o.late for o in yard_orders(session, today)),
+        rows=[],
+        low=low_shims(session),
+    )
     view: dict[str, Any] = dump(board)
     return view | {"rows": [row | {"late": _late(row["owed"], today)} for row in rows]}
 
@@ -157,8 +171,20 @@ def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
     if not settings:
         say = [Span("Nothing is defined to be set. Fill in the job's own definition.")]
     settings = [s if s is lead else replace(s, strip=None, say=[]) for s in settings]
-    return BoardRow(job.id, unit.tag, unit.name, job.bench, band, job.waits_for, list(say),
-                    lead.id if lead else None, lead.label if lead else "", settings, _owed(session, job), [])  # fmt: skip
+    return BoardRow(
+        job_id=job.id,
+        tag=unit.tag,
+        name=unit.name,
+        bench=job.bench,
+        band=band,
+        waits_for=job.waits_for,
+        say=list(say),
+        setting_id=lead.id if lead else None,
+        setting_label=lead.label if lead else "",
+        settings=settings,
+        owed=_owed(session, job),
+        late=[],
+    )
 
 
 def _owed(session: Session, job: t.Job) -> list[Owed]:

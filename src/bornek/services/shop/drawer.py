@@ -29,15 +29,23 @@ LOW = 1
 def view_drawer(session: Session) -> list[dict[str, Any]]:
     mm, thou = Speech("mm"), Speech("thou")
     return [
-        {"form": lot.form, "thickness": from_nm(lot.thickness_nm), "mm": mm.size(from_nm(lot.thickness_nm)),
-         "thou": thou.number(from_nm(lot.thickness_nm)), "count": n}
+        {
+            "form": lot.form,
+            "thickness": from_nm(lot.thickness_nm),
+            "mm": mm.size(from_nm(lot.thickness_nm)),
+            "thou": thou.number(from_nm(lot.thickness_nm)),
+            "count": n,
+        }
         for lot, n in counts(session)
-    ]  # fmt: skip
+    ]
 
 
 def low_shims(session: Session) -> list[str]:
-    return [f"{lot.form}: {Speech().size(from_nm(lot.thickness_nm))} mm, {n} left"
-            for lot, n in counts(session) if n <= LOW]  # fmt: skip
+    return [
+        f"{lot.form}: {Speech().size(from_nm(lot.thickness_nm))} mm, {n} left"
+        for lot, n in counts(session)
+        if n <= LOW
+    ]
 
 
 def count_shims(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
@@ -55,8 +63,15 @@ def count_shims(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
         desk.session.flush()
     now = {held.id: n for held, n in counts(desk.session, form)}.get(lot.id, 0)
     desk.session.add(
-        t.StockMovement(id=sent["id"], lot_id=lot.id, delta=sent["count"] - now, act_id=None,
-                        remark="counted", mechanic_id=who.id, at=desk.now)
-    )  # fmt: skip
+        t.StockMovement(
+            id=sent["id"],
+            lot_id=lot.id,
+            delta=sent["count"] - now,
+            act_id=None,
+            remark="counted",
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     return view_drawer(desk.session)

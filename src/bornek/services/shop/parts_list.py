@@ -37,12 +37,18 @@ def read_parts_csv(text: str) -> list[dict[str, Any]]:
     reader = csv.DictReader(io.StringIO(text.removeprefix("\ufeff")))
     missing = {"key", "label", "kind"} - set(reader.fieldnames or ())
     if missing:
-        raise InputError(f"The list has no column {sorted(missing)[0]!r}.", field="file",
-                         next_step="Columns: " + ", ".join(COLUMNS) + ".")  # fmt: skip
+        raise InputError(
+            f"The list has no column {sorted(missing)[0]!r}.",
+            field="file",
+            next_step="Columns: " + ", ".join(COLUMNS) + ".",
+        )
     unknown = set(reader.fieldnames or ()) - set(COLUMNS)
     if unknown:
-        raise InputError(f"The column {sorted(map(str, unknown))[0]!r} is not known.", field="file",
-                         next_step="Columns: " + ", ".join(COLUMNS) + ".")  # fmt: skip
+        raise InputError(
+            f"The column {sorted(map(str, unknown))[0]!r} is not known.",
+            field="file",
+            next_step="Columns: " + ", ".join(COLUMNS) + ".",
+        )
     return [
         {k: _cell(k, v.strip().removeprefix("'"), line) for k, v in row.items() if k and v and v.strip()}
         for line, row in enumerate(reader, 2)
@@ -56,6 +62,9 @@ def _cell(column: str, text: str, line: int) -> Any:
         try:
             return int(text) if column in _WHOLE else float(text.replace(",", "."))
         except ValueError as error:
-            raise InputError(f"Line {line}, {column}: {text!r} is not a number.", field="file",
-                             next_step="Mend the list and take it in again; nothing was stored.") from error  # fmt: skip
+            raise InputError(
+                f"Line {line}, {column}: {text!r} is not a number.",
+                field="file",
+                next_step="Mend the list and take it in again; nothing was stored.",
+            ) from error
     return text

@@ -40,8 +40,11 @@ FEWEST_LETTERS = 2
 def search(session: Session, typed: str) -> dict[str, Any]:
     """Newest first; two letters at least."""
     if sum(c.isalnum() for c in typed) < FEWEST_LETTERS:
-        raise InputError("Type at least two letters or digits.", field="q",
-                         next_step="A part, tag, bag, serial, unit or mechanic.")  # fmt: skip
+        raise InputError(
+            "Type at least two letters or digits.",
+            field="q",
+            next_step="A part, tag, bag, serial, unit or mechanic.",
+        )
     rows = find_rows(session, typed[:100], MOST + 1)
     found = [*_mechanics(session, typed), *_shown(session, rows[:MOST])]
     view: dict[str, Any] = dump(SearchView(typed, found, len(rows) > MOST))
@@ -60,7 +63,12 @@ def _shown(session: Session, rows: Sequence[Found]) -> list[FoundView]:
     }
     return [
         FoundView(
-            r.what, r.job_id, units[r.job_id], r.title, r.words, f"/jobs/{r.job_id}{links.get(r.what, '')}"
+            what=r.what,
+            job_id=r.job_id,
+            tag=units[r.job_id],
+            title=r.title,
+            words=r.words,
+            to=f"/jobs/{r.job_id}{links.get(r.what, '')}",
         )
         for r in rows
         if r.job_id in units
@@ -89,7 +97,14 @@ def _mechanics(session: Session, typed: str) -> list[FoundView]:
             jobs.update(dict.fromkeys(rows))
         tags = _tags(session, set(jobs))
         found += [
-            FoundView("mechanic", job, tags[job], name, f"wrote on {tags[job]}", f"/jobs/{job}")
+            FoundView(
+                what="mechanic",
+                job_id=job,
+                tag=tags[job],
+                title=name,
+                words=f"wrote on {tags[job]}",
+                to=f"/jobs/{job}",
+            )
             for job in list(jobs)[:8]
         ]
     return found

@@ -41,7 +41,7 @@ class CrossNumberView:
 
 def own_look_fors(session: Session) -> list[LookFor]:
     return [
-        LookFor(r.part_group, r.key, r.label, r.means, tuple(r.kinds), own=True)
+        LookFor(group=r.part_group, key=r.key, label=r.label, means=r.means, kinds=tuple(r.kinds), own=True)
         for r in live_look_fors(session)
     ]
 
@@ -49,10 +49,32 @@ def own_look_fors(session: Session) -> list[LookFor]:
 def view_look_fors(session: Session) -> list[dict[str, Any]]:
     """The core's, then the shop's own with the id by which one is retired."""
     kinds = groups()
-    rows = [LookForView("", x.group, kinds[x.group], x.key, x.label, x.means, list(x.kinds), False)
-            for x in core_look_fors()]  # fmt: skip
-    rows += [LookForView(r.id, r.part_group, kinds.get(r.part_group, []), r.key, r.label, r.means, list(r.kinds), True)
-             for r in live_look_fors(session)]  # fmt: skip
+    rows = [
+        LookForView(
+            id="",
+            group=x.group,
+            part_kinds=kinds[x.group],
+            key=x.key,
+            label=x.label,
+            means=x.means,
+            kinds=list(x.kinds),
+            own=False,
+        )
+        for x in core_look_fors()
+    ]
+    rows += [
+        LookForView(
+            id=r.id,
+            group=r.part_group,
+            part_kinds=kinds.get(r.part_group, []),
+            key=r.key,
+            label=r.label,
+            means=r.means,
+            kinds=list(r.kinds),
+            own=True,
+        )
+        for r in live_look_fors(session)
+    ]
     view: list[dict[str, Any]] = dump(rows)
     return view
 
@@ -64,8 +86,18 @@ def write_look_for(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
         old = next((r for r in live_look_fors(desk.session) if r.id == sent["retire"]), None)
         if old is None:
             raise NotFound("There is no look-for of the shop's own of that id.", field="retire")
-        row = t.LookFor(id=sent["id"], part_group=old.part_group, key=old.key, label=old.label, means=old.means,
-                        kinds=old.kinds, void=True, supersedes=old.id, mechanic_id=who.id, at=desk.now)  # fmt: skip
+        row = t.LookFor(
+            id=sent["id"],
+            part_group=old.part_group,
+            key=old.key,
+            label=old.label,
+            means=old.means,
+            kinds=old.kinds,
+            void=True,
+            supersedes=old.id,
+            mechanic_id=who.id,
+            at=desk.now,
+        )
     else:
         row = _new(desk, sent, who.id)
     desk.session.add(row)
@@ -87,8 +119,18 @@ def _new(desk: Desk, sent: dict[str, Any], who: str) -> t.LookFor:
     key = "own-" + (re.sub(r"[^a-z0-9]+", "-", label.lower()).strip("-")[:40] or sent["id"])
     if any(r.key == key and r.part_group == group for r in live_look_fors(desk.session)):
         raise InputError("The shop has this look-for already.", field="label")
-    return t.LookFor(id=sent["id"], part_group=group, key=key, label=label, means=str(sent["means"]).strip(),
-                     kinds=list(sent.get("kinds", ())), void=False, supersedes=None, mechanic_id=who, at=desk.now)  # fmt: skip
+    return t.LookFor(
+        id=sent["id"],
+        part_group=group,
+        key=key,
+        label=label,
+        means=str(sent["means"]).strip(),
+        kinds=list(sent.get("kinds", ())),
+        void=False,
+        supersedes=None,
+        mechanic_id=who,
+        at=desk.now,
+    )
 
 
 def number_pairs(session: Session) -> list[tuple[str, str]]:
@@ -118,7 +160,17 @@ def write_cross_number(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]
             raise InputError("Two different numbers are needed.", field="other")
         if any({r.number, r.other} == {number, other} for r in rows):
             raise InputError(f"{number} and {other} are in the cross-reference already.", field="other")
-    desk.session.add(t.CrossNumber(id=sent["id"], number=number, other=other, words=words, void=old is not None,
-                                   supersedes=old.id if old else None, mechanic_id=who.id, at=desk.now))  # fmt: skip
+    desk.session.add(
+        t.CrossNumber(
+            id=sent["id"],
+            number=number,
+            other=other,
+            words=words,
+            void=old is not None,
+            supersedes=old.id if old else None,
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     return view_cross_numbers(desk.session)

@@ -77,8 +77,9 @@ def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any])
     if last is not None and last.sha256 == sha:
         return last
     number = last.number + 1 if last else 1
-    revision = t.UnitTypeRevision(id=f"{type_id}.{number}", unit_type_id=type_id, number=number,
-                                  definition=definition, sha256=sha)  # fmt: skip
+    revision = t.UnitTypeRevision(
+        id=f"{type_id}.{number}", unit_type_id=type_id, number=number, definition=definition, sha256=sha
+    )
     desk.session.add(revision)
     desk.session.flush()
     return revision
@@ -95,13 +96,19 @@ def save_type(desk: Desk, type_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     if (last.number if last else 0) != sent["seen"]:
         raise InputError(
             f"Revision {last.number if last else 0} of this type is there already; you edited {sent['seen']}.",
-            field="seen", next_step="Open the type again beside yours, or save yours under a new key.")  # fmt: skip
+            field="seen",
+            next_step="Open the type again beside yours, or save yours under a new key.",
+        )
     d = read_definition(sent["definition"])
     check_definition(d)
     asked = questions(d)
     if asked:
-        raise InputError(asked[0].words, field=asked[0].path, next_step="Say which it is; nothing was stored.",
-                         details={"questions": dump(asked)})  # fmt: skip
+        raise InputError(
+            asked[0].words,
+            field=asked[0].path,
+            next_step="Say which it is; nothing was stored.",
+            details={"questions": dump(asked)},
+        )
     define_type(desk, type_id, sent["name"], sent["definition"])
     return view_type(desk.session, type_id)
 
@@ -121,20 +128,30 @@ def list_unit_types(session: Session) -> list[dict[str, Any]]:
 def _row(kind: t.UnitType, revision: t.UnitTypeRevision) -> UnitTypeView:
     d = read_definition(revision.definition)
     return UnitTypeView(
-        revision.id, kind.id, kind.name, revision.number, [s.label for s in d.settings], len(d.parts),
-        [SerialPart(p.key, p.label) for p in d.parts if p.identity], sorted({s.gauge for s in d.settings if s.gauge}),
-    )  # fmt: skip
+        id=revision.id,
+        type_id=kind.id,
+        name=kind.name,
+        number=revision.number,
+        settings=[s.label for s in d.settings],
+        parts=len(d.parts),
+        serial_parts=[SerialPart(p.key, p.label) for p in d.parts if p.identity],
+        gauges=sorted({s.gauge for s in d.settings if s.gauge}),
+    )
 
 
 def view_type(session: Session, type_id: str) -> dict[str, Any]:
     kind, last = session.get(t.UnitType, type_id), _last(session, type_id)
     if kind is None or last is None:
-        raise NotFound(f"No unit type has the key {type_id!r}.", field="type_id",
-                       next_step="Choose one of the yard's unit types.")  # fmt: skip
+        raise NotFound(
+            f"No unit type has the key {type_id!r}.",
+            field="type_id",
+            next_step="Choose one of the yard's unit types.",
+        )
     numbers = session.scalars(
-        select(t.UnitTypeRevision.number).where(t.UnitTypeRevision.unit_type_id == type_id)
+        select(t.UnitTypeRevision.number)
+        .where(t.UnitTypeRevision.unit_type_id == type_id)
         .order_by(t.UnitTypeRevision.number)
-    )  # fmt: skip
+    )
     return _sheet(type_id, kind.name, last.number, last.definition, list(numbers))
 
 
@@ -158,10 +175,17 @@ def _sheet(
     except BornekError as error:
         problems.update(error.details.get("fields", {"": error.message}))
     sheet = TypeSheet(
-        type_id, name, number, definition, section, questions(d), problems, revisions,
-        [[key, kind.label] for key, kind in PART_KINDS.items()],
-        [[k.id, k.title] for k in kinds() if isinstance(k, Setting)],
-    )  # fmt: skip
+        type_id=type_id,
+        name=name,
+        number=number,
+        definition=definition,
+        section=section,
+        questions=questions(d),
+        problems=problems,
+        revisions=revisions,
+        kinds=[[key, kind.label] for key, kind in PART_KINDS.items()],
+        setting_kinds=[[k.id, k.title] for k in kinds() if isinstance(k, Setting)],
+    )
     shown: dict[str, Any] = dump(sheet)
     return shown
 
@@ -169,16 +193,25 @@ def _sheet(
 def export_type(session: Session, type_id: str) -> dict[str, Any]:
     """The exchange form of a unit type (docs/unit-types.md)."""
     view = view_type(session, type_id)
-    return {"format": FORMAT, "edition": EDITION, "key": type_id, "name": view["name"],
-            "revision": view["number"], "definition": view["definition"]}  # fmt: skip
+    return {
+        "format": FORMAT,
+        "edition": EDITION,
+        "key": type_id,
+        "name": view["name"],
+        "revision": view["number"],
+        "definition": view["definition"],
+    }
 
 
 def import_type(desk: Desk, sent: Any) -> dict[str, Any]:
     """Takes a unit type's file in: as a new type, or as the next revision of the one of that key."""
     desk.mechanic()
     if not isinstance(sent, dict) or sent.get("format") != FORMAT or sent.get("edition") != EDITION:
-        raise InputError("This is not a unit type's file of this edition.", field="file",
-                         next_step="Choose a file that Bornek exported; docs/unit-types.md has its schema.")  # fmt: skip
+        raise InputError(
+            "This is not a unit type's file of this edition.",
+            field="file",
+            next_step="Choose a file that Bornek exported; docs/unit-types.md has its schema.",
+        )
     key, name = sent.get("key"), sent.get("name")
     if not isinstance(key, str) or not isinstance(name, str) or not key or not name:
         raise InputError("The file names no key or no name.", field="key")
@@ -190,6 +223,8 @@ def import_type(desk: Desk, sent: Any) -> dict[str, Any]:
 
 def _last(session: Session, type_id: str) -> t.UnitTypeRevision | None:
     return session.scalars(
-        select(t.UnitTypeRevision).where(t.UnitTypeRevision.unit_type_id == type_id)
-        .order_by(t.UnitTypeRevision.number.desc()).limit(1)
-    ).one_or_none()  # fmt: skip
+        select(t.UnitTypeRevision)
+        .where(t.UnitTypeRevision.unit_type_id == type_id)
+        .order_by(t.UnitTypeRevision.number.desc())
+        .limit(1)
+    ).one_or_none()

@@ -32,18 +32,39 @@ def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str
     job, _ = job_with_unit(desk.session, job_id)
     subject = str(sent.get("subject", ""))
     if subject and not definition_of(job).label_of(subject) and evidence_shown(subject) is None:
-        raise InputError(f"This unit has no part, place or mesh {subject[:60]!r}.", field="subject",
-                         next_step="Choose what the photo shows, or leave it empty.")  # fmt: skip
+        raise InputError(
+            f"This unit has no part, place or mesh {subject[:60]!r}.",
+            field="subject",
+            next_step="Choose what the photo shows, or leave it empty.",
+        )
     picture = take_picture(data)
     sha, thumb = files.put(picture.data), files.put(picture.thumb)
     if desk.session.get(t.Blob, sha) is None:
-        desk.session.add(t.Blob(sha256=sha, media_type=picture.media_type, size=len(picture.data),
-                                width=picture.width, height=picture.height, thumb=thumb, at=desk.now))  # fmt: skip
+        desk.session.add(
+            t.Blob(
+                sha256=sha,
+                media_type=picture.media_type,
+                size=len(picture.data),
+                width=picture.width,
+                height=picture.height,
+                thumb=thumb,
+                at=desk.now,
+            )
+        )
         desk.session.flush()
     job.seq += 1
-    desk.session.add(t.Attachment(id=sent["id"], job_id=job_id, sha256=sha, subject=subject,
-                                  caption=str(sent.get("caption", ""))[:200], seq=job.seq, mechanic_id=who.id,
-                                  at=desk.now))  # fmt: skip
+    desk.session.add(
+        t.Attachment(
+            id=sent["id"],
+            job_id=job_id,
+            sha256=sha,
+            subject=subject,
+            caption=str(sent.get("caption", ""))[:200],
+            seq=job.seq,
+            mechanic_id=who.id,
+            at=desk.now,
+        )
+    )
     desk.session.flush()
     return view_strip(desk.session, job_id)
 

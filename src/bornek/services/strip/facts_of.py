@@ -17,7 +17,13 @@ from bornek.store.queries.facts import live_facts
 def core_fact(row: t.Fact, names: Mapping[str, str]) -> Fact:
     body: Any = build(FACTS[row.kind], row.body)
     return Fact(
-        row.id, row.kind, row.subject, body, names.get(row.mechanic_id, ""), row.at.isoformat(), row.seq
+        id=row.id,
+        kind=row.kind,
+        subject=row.subject,
+        body=body,
+        by=names.get(row.mechanic_id, ""),
+        at=row.at.isoformat(),
+        seq=row.seq,
     )
 
 

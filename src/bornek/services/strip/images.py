@@ -36,25 +36,36 @@ def take_picture(data: bytes) -> Picture:
     if not data:
         raise InputError("No photo was sent.", field="photo", next_step=NEXT)
     if len(data) > MOST_BYTES:
-        raise InputError(f"The photo has {len(data) / 1e6:.0f} MB; at most {MOST_BYTES / 1e6:.0f} MB are taken.",
-                         field="photo", next_step="Take it at a lower resolution.")  # fmt: skip
+        raise InputError(
+            f"The photo has {len(data) / 1e6:.0f} MB; at most {MOST_BYTES / 1e6:.0f} MB are taken.",
+            field="photo",
+            next_step="Take it at a lower resolution.",
+        )
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
             image = Image.open(io.BytesIO(data), formats=tuple(FORMATS))
     except (UnidentifiedImageError, Image.DecompressionBombError, ValueError, OSError, SyntaxError) as error:
-        raise InputError("This is not a PNG, JPEG or WebP picture, whatever its name says.", field="photo",
-                         next_step=NEXT) from error  # fmt: skip
+        raise InputError(
+            "This is not a PNG, JPEG or WebP picture, whatever its name says.", field="photo", next_step=NEXT
+        ) from error
     if image.width * image.height > MOST_PIXELS:
-        raise InputError(f"The picture is {image.width} × {image.height}: more than {MOST_PIXELS // 10**6} million "
-                         "pixels.", field="photo", next_step="Take it at a lower resolution.")  # fmt: skip
+        raise InputError(
+            f"The picture is {image.width} × {image.height}: more than {MOST_PIXELS // 10**6} million "
+            "pixels.",
+            field="photo",
+            next_step="Take it at a lower resolution.",
+        )
     kind = str(image.format)
     try:
         image.load()
         upright = ImageOps.exif_transpose(image)
     except (OSError, ValueError, SyntaxError, Image.DecompressionBombError) as error:
-        raise InputError("The picture breaks off or is damaged.", field="photo",
-                         next_step="Send it again; if it stays, take a new one.") from error  # fmt: skip
+        raise InputError(
+            "The picture breaks off or is damaged.",
+            field="photo",
+            next_step="Send it again; if it stays, take a new one.",
+        ) from error
     upright.thumbnail((LONG_SIDE, LONG_SIDE))
     whole, small = _plain(upright, kind), _plain(upright, "JPEG")
     small.thumbnail((THUMB, THUMB))

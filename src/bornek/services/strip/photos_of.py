@@ -26,7 +26,16 @@ class PhotoView:
 def photos_view(session: Session, job_id: str) -> list[PhotoView]:
     names = mechanic_names(session)
     return [
-        PhotoView(a.id, a.subject, a.caption, f"/api/photos/{a.sha256}", f"/api/photos/{b.thumb}", b.width, b.height,
-                  names.get(a.mechanic_id, ""), a.at.isoformat())
+        PhotoView(
+            id=a.id,
+            subject=a.subject,
+            caption=a.caption,
+            url=f"/api/photos/{a.sha256}",
+            thumb=f"/api/photos/{b.thumb}",
+            width=b.width,
+            height=b.height,
+            by=names.get(a.mechanic_id, ""),
+            at=a.at.isoformat(),
+        )
         for a, b in photos_of(session, job_id)
-    ]  # fmt: skip
+    ]

@@ -143,17 +143,37 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
     locked = next((f.body for f in facts if isinstance(f.body, LockedOut)), None)
     asked = [_baseline(session, job, d, b) for b in found]
     view = StripView(
-        StripHead(job.id, unit.tag, unit.name, job.complaint, job.stands, job.length_unit, job.seq),
-        list(say_strip(job.stands, found, parts, facts)),
-        f"{locked.points}; key with {locked.key_holder}" if locked else "",
-        [*([FIELD_CAUTION] if job.stands == "field" else []), *d.cautions,
-         "The maker's manual, the shop's rules and local codes come first."],
-        asked, _parts(session, job_id, parts),
-        [_removal(d, unit.tag, f) for f in facts if isinstance(f.body, Removed)],
-        [WayView(w.key, w.label, list(w.dooms), w.caution) for w in WAYS],
-        [NoteView(f.id, f.body.what, f.body.words, f.body.part, f.by) for f in facts if isinstance(f.body, Wrong)],
-        ledger(facts), first_draft(d, facts), photos_view(session, job_id), flanks_of(d, facts), _section(job, asked),
-    )  # fmt: skip
+        job=StripHead(
+            id=job.id,
+            tag=unit.tag,
+            unit_name=unit.name,
+            complaint=job.complaint,
+            stands=job.stands,
+            length_unit=job.length_unit,
+            version=job.seq,
+        ),
+        say=list(say_strip(job.stands, found, parts, facts)),
+        locked_out=f"{locked.points}; key with {locked.key_holder}" if locked else "",
+        cautions=[
+            *([FIELD_CAUTION] if job.stands == "field" else []),
+            *d.cautions,
+            "The maker's manual, the shop's rules and local codes come first.",
+        ],
+        baselines=asked,
+        parts=_parts(session, job_id, parts),
+        removals=[_removal(d, unit.tag, f) for f in facts if isinstance(f.body, Removed)],
+        ways=[WayView(w.key, w.label, list(w.dooms), w.caution) for w in WAYS],
+        notes=[
+            NoteView(f.id, f.body.what, f.body.words, f.body.part, f.by)
+            for f in facts
+            if isinstance(f.body, Wrong)
+        ],
+        loose=ledger(facts),
+        draft=first_draft(d, facts),
+        photos=photos_view(session, job_id),
+        flanks=flanks_of(d, facts),
+        section=_section(job, asked),
+    )
     shown: dict[str, Any] = dump(view)
     return shown
 
@@ -188,9 +208,20 @@ def _baseline(session: Session, job: t.Job, d: Definition, b: Baseline) -> Basel
         place = next((p.key for p in d.places if p.at == b.subject), "")
     names = {p.key: p.label for p in d.parts}
     return BaselineView(
-        b.key, b.kind, b.subject, b.label, b.ask, b.loss, sorted(names[k] for k in b.ended_by if k in names),
-        b.state, b.words, b.fact, place, setting, _plates(session, job, b) if b.kind == "pack" else [],
-    )  # fmt: skip
+        key=b.key,
+        kind=b.kind,
+        subject=b.subject,
+        label=b.label,
+        ask=b.ask,
+        loss=b.loss,
+        ended_by=sorted(names[k] for k in b.ended_by if k in names),
+        state=b.state,
+        words=b.words,
+        fact=b.fact,
+        place=place,
+        setting_id=setting,
+        plates=_plates(session, job, b) if b.kind == "pack" else [],
+    )
 
 
 def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
@@ -211,21 +242,46 @@ def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
 def _parts(session: Session, job_id: str, parts: Sequence[Standing]) -> list[PartView]:
     serials = stays_of(session, job_id)
     return [
-        PartView(s.part.key, s.part.label, s.part.kind, s.part.about.label, s.part.number, s.part.count, s.off,
-                 s.reuse, s.why, s.words, s.part.faces, s.part.single_use, s.part.safety,
-                 serials[s.part.key][1].serial if s.part.key in serials else "")
+        PartView(
+            key=s.part.key,
+            label=s.part.label,
+            kind=s.part.kind,
+            kind_label=s.part.about.label,
+            number=s.part.number,
+            count=s.part.count,
+            off=s.off,
+            reuse=s.reuse,
+            why=s.why,
+            words=s.words,
+            faces=s.part.faces,
+            single_use=s.part.single_use,
+            safety=s.part.safety,
+            component=serials[s.part.key][1].serial if s.part.key in serials else "",
+        )
         for s in parts
-    ]  # fmt: skip
+    ]
 
 
 def _removal(d: Definition, tag: str, fact: Fact) -> RemovalView:
     r, part = fact.body, d.part(fact.subject)
     dead = bool(part and (part.single_use or doomed(part, find_way(r.way))))
     return RemovalView(
-        fact.id, r.part, part.label if part else r.part, find_way(r.way).label, r.count, r.tag, r.side, r.orientation,
-        [p.label if (p := d.part(m)) else m for m in r.mates], r.bag, bag_code(tag, r.bag) if r.bag else "", r.remark,
-        not dead, fact.by, fact.at,
-    )  # fmt: skip
+        id=fact.id,
+        part=r.part,
+        label=part.label if part else r.part,
+        way=find_way(r.way).label,
+        count=r.count,
+        tag=r.tag,
+        side=r.side,
+        orientation=r.orientation,
+        mates=[p.label if (p := d.part(m)) else m for m in r.mates],
+        bag=r.bag,
+        bag_code=bag_code(tag, r.bag) if r.bag else "",
+        remark=r.remark,
+        reuse=not dead,
+        by=fact.by,
+        at=fact.at,
+    )
 
 
 def flanks_of(d: Definition, facts: Sequence[Fact]) -> list[Flank]:
@@ -235,8 +291,13 @@ def flanks_of(d: Definition, facts: Sequence[Fact]) -> list[Flank]:
         if isinstance(fact.body, Witness):
             mesh = d.mesh(fact.subject)
             for side, mask in (("drive", fact.body.drive), ("coast", fact.body.coast)):
-                flanks.append(Flank(f"{mesh.label if mesh else fact.subject}, {side} side", side,  # type: ignore[arg-type]
-                                    (as_found_patch(mask),)))  # fmt: skip
+                flanks.append(
+                    Flank(
+                        f"{mesh.label if mesh else fact.subject}, {side} side",
+                        side,  # type: ignore[arg-type]
+                        (as_found_patch(mask),),
+                    )
+                )
     return flanks
 
 

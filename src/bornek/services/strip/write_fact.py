@@ -61,11 +61,31 @@ def store_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     _append(desk, job, unit.tag, sent["id"], kind, subject, body, bool(sent.get("void")), old, who.id)
 
 
-def _append(desk: Desk, job: t.Job, tag: str, fact_id: str, kind: str, subject: str, body: dict[str, Any],
-            void: bool, old: t.Fact | None, who: str) -> None:  # fmt: skip
+def _append(
+    desk: Desk,
+    job: t.Job,
+    tag: str,
+    fact_id: str,
+    kind: str,
+    subject: str,
+    body: dict[str, Any],
+    void: bool,
+    old: t.Fact | None,
+    who: str,
+) -> None:
     job.seq += 1
-    row = t.Fact(id=fact_id, job_id=job.id, kind=kind, subject=subject, body=body, void=void,
-                 supersedes=old.id if old else None, seq=job.seq, mechanic_id=who, at=desk.now)  # fmt: skip
+    row = t.Fact(
+        id=fact_id,
+        job_id=job.id,
+        kind=kind,
+        subject=subject,
+        body=body,
+        void=void,
+        supersedes=old.id if old else None,
+        seq=job.seq,
+        mechanic_id=who,
+        at=desk.now,
+    )
     desk.session.add(row)
     desk.session.flush()
     if not void:
@@ -77,8 +97,11 @@ def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
         return None
     old = next((f for f in live_facts(desk.session, job_id) if f.id == fact_id), None)
     if old is None:
-        raise NotFound("What was to be corrected is not there, or was corrected already.", field="supersedes",
-                       next_step="Look at the page again.")  # fmt: skip
+        raise NotFound(
+            "What was to be corrected is not there, or was corrected already.",
+            field="supersedes",
+            next_step="Look at the page again.",
+        )
     return old
 
 
@@ -132,6 +155,12 @@ def _baseline_pack(desk: Desk, job: t.Job, found: PackFound) -> None:
         bench = open_bench(desk.session, f"{job.id}.{point.key}", desk.now.date())
         packs = [k for k in bench.kind.knobs(bench.ctx) if k.domain.type == "packs"]
         if len(packs) == 1 and bench.kind.state(bench.ctx, packs[0].key) is None:
-            write_act(desk, bench, f"{bench.log.setting.id}.as-found.{job.seq}", "as_found", {packs[0].key: plates},
-                      "from the strip")  # fmt: skip
+            write_act(
+                desk,
+                bench,
+                f"{bench.log.setting.id}.as-found.{job.seq}",
+                "as_found",
+                {packs[0].key: plates},
+                "from the strip",
+            )
             return

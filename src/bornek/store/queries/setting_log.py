@@ -97,8 +97,11 @@ def setting_log(session: Session, setting_id: str) -> SettingLog:
     this = {"setting_id": setting_id}
     row = session.execute(_HEAD, this).one_or_none()
     if row is None:
-        raise NotFound(f"No setting has the id {setting_id!r}.", field="setting_id",
-                       next_step="Go back to the board and open the job again.")  # fmt: skip
+        raise NotFound(
+            f"No setting has the id {setting_id!r}.",
+            field="setting_id",
+            next_step="Go back to the board and open the job again.",
+        )
     setting, job, unit, place = row
     here = {"place_id": place.id}
     rounds = session.scalars(_ROUNDS, this).all()
@@ -107,11 +110,21 @@ def setting_log(session: Session, setting_id: str) -> SettingLog:
     for knob in session.scalars(_KNOBS, here):
         knobs.setdefault(knob.act_id, []).append(knob)
     return SettingLog(
-        setting, job, unit, place, session.scalars(_GIVEN, this).one(), rounds,
-        session.scalars(_LIVE, this).all(), session.scalars(_LAST_READING, this).one(), acts, knobs, _act_rounds(rounds, acts),
-        {p.act_id: p for p in session.scalars(_PROPOSALS, this)},
-        session.scalars(_EXPLANATIONS, this).all(), session.scalars(_SIGNATURE, this).one_or_none(),
-    )  # fmt: skip
+        setting=setting,
+        job=job,
+        unit=unit,
+        place=place,
+        given=session.scalars(_GIVEN, this).one(),
+        rounds=rounds,
+        entries=session.scalars(_LIVE, this).all(),
+        last_reading=session.scalars(_LAST_READING, this).one(),
+        acts=acts,
+        knobs=knobs,
+        act_rounds=_act_rounds(rounds, acts),
+        proposals={p.act_id: p for p in session.scalars(_PROPOSALS, this)},
+        explanations=session.scalars(_EXPLANATIONS, this).all(),
+        signature=session.scalars(_SIGNATURE, this).one_or_none(),
+    )
 
 
 def _act_rounds(rounds: Sequence[t.Round], acts: Sequence[t.Act]) -> dict[str, int]:
