@@ -49,9 +49,7 @@ def _line(
     colour: Color = INK,
     dash: list[int] | None = None,
 ) -> Line:
-    return Line(
-        label=x1, sum=y1, result=x2, main=y2, strokeWidth=width, strokeColor=colour, strokeDashArray=dash
-    )
+    return Line(x1, y1, x2, y2, strokeWidth=width, strokeColor=colour, strokeDashArray=dash)
 
 
 def _box(x: float, y: float, w: float, h: float, fill: Color, stroke: Color | None = None) -> Rect:

@@ -79,10 +79,10 @@ def _flag(d: Drawing, flag: Scene, height: float, k: float) -> None:
     (sx, sy), (lx, ly) = flag["spot"], flag["leader"]
     d.add(
         Line(
-            label=sx * k,
-            sum=(height - sy) * k,
-            result=lx * k,
-            main=(height - ly) * k,
+            sx * k,
+            (height - sy) * k,
+            lx * k,
+            (height - ly) * k,
             strokeColor=INK,
             strokeWidth=1.2,
         )
