@@ -51,3 +51,13 @@ class Bench:
 
 def said(view: dict[str, Any]) -> str:
     return "".join(span["text"] for span in view["sheet"]["say"])
+
+
+def plates(option: dict[str, Any], knob: str = "pack") -> list[float]:
+    """The pack of an option, thickest first, in mm."""
+    return [p["thickness"] for pack in option["states"][knob]["packs"] for p in pack]
+
+
+def pack_in(view: dict[str, Any], knob: int = 0) -> list[float]:
+    """The pack that is in now, in mm."""
+    return [p["thickness"] for pack in view["knobs"][knob]["state"]["packs"] for p in pack]

@@ -9,17 +9,8 @@ from typing import Any
 
 from bornek.core.scenes import Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import (
-    Calculation,
-    Field,
-    Knob,
-    Outcome,
-    Points,
-    Response,
-    Result,
-    Setting,
-    Slot,
-)
+from bornek.core.settings.kind import Calculation, Field, Outcome, Result, Setting, Slot
+from bornek.core.settings.knobs import Knob, Points, Response
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import forget, register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -109,10 +100,10 @@ class TrialWasherGap(Setting):
             rows=("gap",),
             knobs=("washer",),
             k0=((-1.0,),),
-            rho=(0.05,),
+            rho=((0.05,),),
             s_a=(0.004,),
             s_r=(0.004,),
-            harm="low",
+            harm=("low",),
             repeats=2,
         )
 

@@ -13,6 +13,7 @@ from typing import Any
 from bornek.app import create_app, spec_of
 from bornek.core.compute import compute, input_schema
 from bornek.core.errors import BornekError, InputError
+from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
@@ -61,6 +62,7 @@ def _parser() -> argparse.ArgumentParser:
             )
     for name, run, words in (
         ("openapi", _openapi, "Write the OpenAPI document."),
+        ("looks", _looks, "Write the page's palette and verdict marks into a folder."),
         ("unit-type-schema", _unit_type_schema, "Write the JSON schema of a unit type's file."),
     ):
         command(name, run, words).add_argument("file", type=Path)
@@ -160,6 +162,13 @@ def _openapi(args: argparse.Namespace) -> None:
 
 def _unit_type_schema(args: argparse.Namespace) -> None:
     _write(args.file, unit_type_schema())
+
+
+def _looks(args: argparse.Namespace) -> None:
+    """The folder is named like a file: palette.css and verdicts.json go beside each other in it."""
+    args.file.mkdir(parents=True, exist_ok=True)
+    (args.file / "palette.css").write_text(palette_css(), encoding="utf-8")
+    _write(args.file / "verdicts.json", verdict_looks())
 
 
 def _write(file: Path, document: dict[str, Any]) -> None:

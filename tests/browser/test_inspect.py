@@ -139,7 +139,7 @@ def test_a_fit_is_measured_from_the_part_and_comes_back_with_its_verdict(bench: 
     bench.locator('[data-part="output-shaft"]').click()
     bench.locator("[data-measure]").click()
     form = bench.locator("[data-fits]")
-    for name, text in (("size", "80"), ("fit-class", "k6"), ("source", "Yard drawing RW-7")):
+    for name, text in (("nominal", "80"), ("fit", "k6"), ("source", "Yard drawing RW-7")):
         form.locator(f"[name={name}]").fill(text)
     form.get_by_role("button", name="To be measured").click()
     bench.locator("[data-open-fit]").click()

@@ -69,7 +69,7 @@ def test_the_question_mark_shows_the_keys_and_escape_closes(bench: Page, address
 
 def test_every_drawing_tells_itself_in_words(bench: Page, address: str) -> None:
     open_view(bench, address, "/jobs/w17/set/w17.output-end-play")
-    strip = bench.locator("[data-mark=strip] svg").first.get_attribute("aria-label") or ""
+    strip = bench.locator("[data-mark=readout] svg").first.get_attribute("aria-label") or ""
     assert "End play: 0.145 ± 0.009 mm, out high" in strip
     assert "0.15 out" in (bench.locator("[data-mark=pack] svg").get_attribute("aria-label") or "")
 

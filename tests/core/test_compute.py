@@ -4,10 +4,12 @@ from typing import Any
 
 import pytest
 
-from bornek.core.compute import compute, input_schema, read_raw, read_state
+from bornek.core.compute import compute, input_schema, read_raw
 from bornek.core.errors import BornekError, InputError, RangeError, UnitError, UnknownKind
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Between, Choice, Confirm, Paint, Scalar
+from bornek.core.settings.state import read_state
+from helpers import plates
 
 GIVEN = {"least": 0.06, "greatest": 0.12, "sense": "adds", "torque": 80, "source": "card"}
 KIND = "shim_pack_end_play"
@@ -61,17 +63,17 @@ def test_what_a_station_cannot_take_is_refused_clearly(accepts: Any, raw: Any) -
 
 
 def test_states_are_packs_or_positions() -> None:
-    assert read_state([0.1, "0.5", "10 thou"]) == (500_000, 254_000, 100_000)
-    assert read_state([]) == ()
-    assert read_state("6.78") == 6.78
-    assert read_state("10", unit="thou") == pytest.approx(0.254)
-    assert read_state(["10"], unit="thou") == (254_000,)
+    assert read_state("pack", [0.1, "0.5", "10 thou"]).packs == ((500_000, 254_000, 100_000),)
+    assert read_state("pack", []).packs == ((),)
+    assert read_state("position", "6.78").position == 6.78
+    assert read_state("position", "10", "thou").position == pytest.approx(0.254)
+    assert read_state("pack", ["10"], "thou").packs == ((254_000,),)
 
 
 @pytest.mark.parametrize("raw", [[0], [-0.1], [21], [None], [0.1] * 21, None, {}, True])
 def test_a_state_that_cannot_be_is_refused(raw: Any) -> None:
     with pytest.raises(BornekError):
-        read_state(raw)
+        read_state("pack", raw)
 
 
 def test_an_entry_in_the_gauges_unit() -> None:
@@ -120,8 +122,8 @@ def test_stock_is_read_as_spoken() -> None:
     acts = [{"states": {"pack": [0.5, 0.25]}}]
     entries = [{"slot": f"travel.mark_up.{n}", "text": "0.30"} for n in (1, 2, 3)]
     data = {"given": GIVEN, "acts": acts, "entries": entries, "stock": {"2 thou": 4}}
-    plates = compute(KIND, data)["move"]["best"]["state"]
-    assert 50_800 in plates
+    found = plates(compute(KIND, data)["move"]["best"])
+    assert 0.0508 in found
     with pytest.raises(UnitError):
         compute(KIND, data | {"stock": {"2 kgf": 1}})
 

@@ -76,7 +76,7 @@ def test_an_open_window_is_drawn_to_the_end_of_the_rule() -> None:
 
 
 def test_the_strip_shows_each_reading_and_where_the_next_will_land() -> None:
-    strip = scene(sheet(([0.5, 0.25], "0.30")), "strip")
+    strip = scene(sheet(([0.5, 0.25], "0.30")), "readout")
     assert strip["readings"] == [0.3] * 6
     assert strip["landing"]["lo"] < strip["landing"]["middle"] < strip["landing"]["hi"]
     assert strip["lo"] <= strip["landing"]["lo"]
@@ -84,7 +84,7 @@ def test_the_strip_shows_each_reading_and_where_the_next_will_land() -> None:
 
 
 def test_labelled_ticks_stand_on_round_numbers_and_rise() -> None:
-    ticks = scene(sheet(([0.5, 0.25], "0.30")), "strip")["ticks"]
+    ticks = scene(sheet(([0.5, 0.25], "0.30")), "readout")["ticks"]
     named = [t for t in ticks if t["label"]]
     assert [float(t["label"].replace("−", "-")) for t in named] == pytest.approx([t["at"] for t in named])
     assert [t["at"] for t in ticks] == sorted(t["at"] for t in ticks)
@@ -107,7 +107,7 @@ def test_many_rounds_fold_the_oldest_into_one_line() -> None:
 
 def test_strip_and_log_share_their_scale() -> None:
     found = sheet(([0.5, 0.25], "0.30"))
-    strip, log = scene(found, "strip"), scene(found, "log")
+    strip, log = scene(found, "readout"), scene(found, "log")
     assert (strip["lo"], strip["hi"]) == (log["lo"], log["hi"])
 
 

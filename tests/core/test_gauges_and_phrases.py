@@ -11,7 +11,8 @@ from bornek.core.gauges import Gauge
 from bornek.core.parts.gauge_plan import LEAST, WANTED, gauge_line
 from bornek.core.phrases import adjust, text_of
 from bornek.core.quantities import Speech
-from bornek.core.settings.kind import Continuous, Knob
+from bornek.core.settings.knobs import Continuous, Knob
+from bornek.core.settings.state import Position
 from bornek.core.windows import Window
 
 DIVISIONS = st.sampled_from([0.001, 0.002, 0.005, 0.01, 0.02, 0.05])
@@ -105,12 +106,19 @@ BUSH = Knob(
 
 @given(st.floats(49.9, 50.1), st.floats(0.01, 0.2))
 def test_a_bush_only_grows_smaller_takes_a_new_one(now: float, by: float) -> None:
-    assert text_of(adjust(BUSH, now, now + by, Speech())).startswith("Ream or hone the bush to ")
-    assert text_of(adjust(BUSH, now, now - by, Speech())).startswith("Fit a new bush and ream it to ")
+    assert text_of(adjust(BUSH, Position(now), Position(now + by), Speech())).startswith(
+        "Ream or hone the bush to "
+    )
+    assert text_of(adjust(BUSH, Position(now), Position(now - by), Speech())).startswith(
+        "Fit a new bush and ream it to "
+    )
 
 
 def test_nothing_to_change_is_said_so() -> None:
-    assert text_of(adjust(BUSH, 50.0, 50.0, Speech())) == "Change nothing; re-seat and read again. "
+    assert (
+        text_of(adjust(BUSH, Position(50.0), Position(50.0), Speech()))
+        == "Change nothing; re-seat and read again. "
+    )
 
 
 def test_other_adjusters_keep_their_words() -> None:
@@ -123,5 +131,8 @@ def test_other_adjusters_keep_their_words() -> None:
         sense=1,
         noun="spacer",
     )
-    assert text_of(adjust(spacer, 6.80, 6.78, Speech())) == "Grind 0.020 off the spacer, to 6.78. "
-    assert text_of(adjust(spacer, 6.75, 6.78, Speech())) == "Make a spacer of 6.78. "
+    assert (
+        text_of(adjust(spacer, Position(6.80), Position(6.78), Speech()))
+        == "Grind 0.020 off the spacer, to 6.78. "
+    )
+    assert text_of(adjust(spacer, Position(6.75), Position(6.78), Speech())) == "Make a spacer of 6.78. "

@@ -10,6 +10,7 @@ from bornek.core.errors import UnknownKind
 from bornek.core.settings.kind import Slot, aim_in, first_open, is_open
 from bornek.core.settings.records import Act, Context, Entry, Scalar
 from bornek.core.settings.registry import find_calculation, find_kind, forget, kinds, register
+from bornek.core.settings.state import ShimPack
 from bornek.core.windows import NOT_READ, Verdict, Window, worst
 
 W = Window(0.06, 0.12, "d")
@@ -62,16 +63,16 @@ def test_the_next_reading_is_the_first_owed_that_is_not_optional() -> None:
 
 def acts() -> tuple[Act, ...]:
     return (
-        Act("a", 1, "as_found", {"pack": (1,)}, seq=1),
-        Act("b", 2, "move", {"pack": (2,)}, seq=2),
-        Act("c", 2, "recount", {"pack": (3,)}, seq=3),
+        Act("a", 1, "as_found", {"pack": ShimPack((1,))}, seq=1),
+        Act("b", 2, "move", {"pack": ShimPack((2,))}, seq=2),
+        Act("c", 2, "recount", {"pack": ShimPack((3,))}, seq=3),
     )
 
 
 def test_a_state_is_what_the_last_act_up_to_the_round_says() -> None:
     ctx = Context(acts=acts(), round=2)
-    assert ctx.state("pack", 1) == (1,)
-    assert ctx.state("pack") == (3,)
+    assert ctx.state("pack", 1) == ShimPack((1,))
+    assert ctx.state("pack") == ShimPack((3,))
     assert ctx.state("nut") is None
 
 

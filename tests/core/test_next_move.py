@@ -139,5 +139,5 @@ def test_temporary_and_not_verified_reach_the_sheet() -> None:
 @pytest.mark.parametrize(("text", "side"), [("0.064", "low"), ("0.116", "high")])
 def test_the_edge_that_a_value_stands_at_reaches_its_mark(text: str, side: str) -> None:
     found = sheet([0.5, 0.05], six(text), stock={})
-    strip = next(s for s in found["scenes"] if s["type"] == "strip")
+    strip = next(s for s in found["scenes"] if s["type"] == "readout")
     assert (strip["verdict"], strip["verdict_leaning"]) == ("at_edge", side)

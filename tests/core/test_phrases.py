@@ -5,8 +5,9 @@ import pytest
 from bornek.core.phrases import adjust, chance, expecting, shims, text_of
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, say_quantity
-from bornek.core.settings.kind import Continuous, Knob, Lattice, Packs
+from bornek.core.settings.knobs import Continuous, Knob, Lattice, Packs
 from bornek.core.settings.records import Predicted
+from bornek.core.settings.state import Position
 from bornek.core.windows import AtMost, Interval, Normal, Verdict
 from bornek.core.working import Sum
 
@@ -47,14 +48,16 @@ def test_shims_in_thou() -> None:
 
 
 def test_a_spacer_is_ground_or_made() -> None:
-    assert text_of(adjust(SPACER, 6.82, 6.78, MM)) == "Grind 0.040 off the spacer, to 6.78. "
-    assert text_of(adjust(SPACER, 6.75, 6.78, MM)) == "Make a spacer of 6.78. "
-    assert "Change nothing" in text_of(adjust(SPACER, 6.75, 6.75, MM))
+    assert (
+        text_of(adjust(SPACER, Position(6.82), Position(6.78), MM)) == "Grind 0.040 off the spacer, to 6.78. "
+    )
+    assert text_of(adjust(SPACER, Position(6.75), Position(6.78), MM)) == "Make a spacer of 6.78. "
+    assert "Change nothing" in text_of(adjust(SPACER, Position(6.75), Position(6.75), MM))
 
 
 def test_a_nut_is_turned() -> None:
-    assert text_of(adjust(NUT, 10.0, 25.0, MM)) == "Back off 15.0°. "
-    assert text_of(adjust(NUT, 25.0, 10.0, MM)) == "Tighten 15.0°. "
+    assert text_of(adjust(NUT, Position(10.0, "deg"), Position(25.0, "deg"), MM)) == "Back off 15.0°. "
+    assert text_of(adjust(NUT, Position(25.0, "deg"), Position(10.0, "deg"), MM)) == "Tighten 15.0°. "
 
 
 def test_what_to_expect_never_promises_too_much() -> None:

@@ -9,9 +9,10 @@ from bornek.core.advice.propose import expect, propose
 from bornek.core.advice.reconcile import surprise
 from bornek.core.advice.replay import History, remembered, replay, slope
 from bornek.core.settings.given import read_given
-from bornek.core.settings.kind import Response
+from bornek.core.settings.knobs import Response
 from bornek.core.settings.records import Act, Context, Entry, Explanation, Learned, Scalar
 from bornek.core.settings.registry import find_kind
+from bornek.core.settings.state import ShimPack, State
 from bornek.core.windows import Verdict
 
 KIND = find_kind("shim_pack_end_play")
@@ -23,7 +24,7 @@ def bench(*rounds: tuple[tuple[int, ...], float | None], **more: Any) -> Context
     """Rounds as (pack in hundredths of a mm, travel in mm)."""
     acts, entries = [], []
     for number, (pack, travel) in enumerate(rounds, 1):
-        state = tuple(sorted((n * 10_000 for n in pack), reverse=True))
+        state = ShimPack(tuple(n * 10_000 for n in pack))
         acts.append(
             Act(f"a{number}", number, "move" if number > 1 else "as_found", {"pack": state}, seq=number * 10)
         )
@@ -38,6 +39,10 @@ def bench(*rounds: tuple[tuple[int, ...], float | None], **more: Any) -> Context
     return Context(
         given=given, acts=tuple(acts), entries=tuple(entries), round=len(rounds), stock=STOCK, **more
     )
+
+
+def pack(*plates: int) -> dict[str, State]:
+    return {"pack": ShimPack(plates)}
 
 
 def replayed(ctx: Context) -> History:
@@ -62,12 +67,12 @@ def test_a_frozen_prediction_is_kept_as_it_was() -> None:
     from bornek.core.settings.records import Predicted
 
     ctx = bench(((50, 25), 0.30), ((50, 5), 0.10))
-    acts = (ctx.acts[0], replace(ctx.acts[1], predicted=Predicted(0.123, 0.01)))
+    acts = (ctx.acts[0], replace(ctx.acts[1], predicted={"end_play": Predicted(0.123, 0.01)}))
     assert replayed(replace(ctx, acts=acts)).rounds[1].predicted == Predicted(0.123, 0.01)
 
 
 def test_a_response_below_one_is_learned() -> None:
-    k, sd = replayed(bench(((50, 50), 0.60), ((50,), 0.18))).belief.response()
+    k, sd = replayed(bench(((50, 50), 0.60), ((50,), 0.18))).row.belief.response()
     assert k == pytest.approx(0.86, abs=0.05)
     assert sd < 0.1
 
@@ -78,14 +83,14 @@ def test_a_wild_round_is_held_out_and_teaches_nothing() -> None:
     history = replayed(wild)
     assert history.last.flagged
     assert history.last.held_out
-    assert history.belief.response()[0] == pytest.approx(replayed(calm.at(1)).belief.response()[0])
+    assert history.row.belief.response()[0] == pytest.approx(replayed(calm.at(1)).row.belief.response()[0])
 
 
 def test_unexplained_admits_it_but_not_into_the_types_memory() -> None:
     wild = bench(((50, 25), 0.30), ((50, 5), 0.25), explanations=(Explanation(2, "unexplained"),))
     history = replayed(wild)
     assert not history.last.held_out
-    assert history.belief.p_outlier > 0.5
+    assert history.row.belief.p_outlier > 0.5
     assert slope(history) is None
 
 
@@ -93,15 +98,15 @@ def test_reread_holds_the_round_out_for_good() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 5), 0.25), ((50, 5), 0.10), explanations=(Explanation(2, "reread"),))
     history = replayed(ctx)
     assert [r.held_out for r in history.rounds] == [False, True, False]
-    assert history.belief.response()[0] == pytest.approx(1.0, abs=0.05)
+    assert history.row.belief.response()[0] == pytest.approx(1.0, abs=0.05)
 
 
 def test_a_recount_changes_the_state_of_its_round() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 5), 0.25))
-    recount = Act("r", 2, "recount", {"pack": (500_000, 200_000)}, seq=99)
+    recount = Act("r", 2, "recount", {"pack": ShimPack((500_000, 200_000))}, seq=99)
     history = replayed(replace(ctx, acts=(*ctx.acts, recount)))
     assert not history.last.flagged
-    assert history.last.state == (500_000, 200_000)
+    assert history.last.states == {"pack": ShimPack((500_000, 200_000))}
 
 
 def test_the_slope_is_least_squares_over_trusted_rounds() -> None:
@@ -115,7 +120,7 @@ def test_one_position_has_no_slope() -> None:
     assert slope(replayed(bench(((50,), 0.15), ((50,), 0.152)))) is None
 
 
-R = Response(rows=("y",), knobs=("k",), k0=((1.0,),), rho=(0.15,), s_a=(0.006,), s_r=(0.0035,))
+R = Response(rows=("y",), knobs=("k",), k0=((1.0,),), rho=((0.15,),), s_a=(0.006,), s_r=(0.0035,))
 
 
 def test_without_history_the_prior_stands() -> None:
@@ -135,35 +140,39 @@ def test_a_job_taken_in_twice_counts_once() -> None:
 
 def test_in_with_margin_proposes_to_stay() -> None:
     history = replayed(bench(((50, 5), 0.09)))
-    assert propose(history, STOCK, Verdict("in")).stay == "in"
+    assert propose(history, Context(stock=STOCK), Verdict("in")).stay == "in"
 
 
 def test_a_move_likelier_to_worsen_than_to_mend_is_not_proposed() -> None:
     history = replayed(bench(((50, 5), 0.116)))
-    assert propose(history, {}, Verdict("at_edge")).stay == "no better"
+    assert propose(history, Context(), Verdict("at_edge")).stay == "no better"
 
 
 def test_an_empty_drawer_leaves_taking_out_or_reseating() -> None:
     history = replayed(bench(((50, 25, 5), 0.30)))
-    best = propose(history, {}, Verdict("out_high")).best
+    best = propose(history, Context(), Verdict("out_high")).best
     assert best is not None
-    assert set(best.state) <= {500_000, 250_000, 50_000}  # type: ignore[arg-type]
+    assert set(best.states["pack"].packs[0]) <= {500_000, 250_000, 50_000}
 
 
 def test_any_state_can_be_asked_about() -> None:
     history = replayed(bench(((50, 25), 0.30)))
-    candidate = expect(history, (500_000,))
-    assert candidate.predicted.v == pytest.approx(0.05, abs=0.01)
-    assert candidate.p_harm > expect(history, (500_000, 50_000)).p_harm
+    candidate = expect(history, pack(500_000))
+    assert candidate.predicted["end_play"].v == pytest.approx(0.05, abs=0.01)
+    assert candidate.p_harm > expect(history, pack(500_000, 50_000)).p_harm
 
 
 def test_the_own_aim_shifts_what_is_proposed() -> None:
     fine = {n * 10_000: 6 for n in range(1, 30)}
-    low = propose(replayed(bench(((50, 25), 0.30), given={"aim": 0.075})), fine, Verdict("out_high")).best
-    high = propose(replayed(bench(((50, 25), 0.30), given={"aim": 0.105})), fine, Verdict("out_high")).best
+    low = propose(
+        replayed(bench(((50, 25), 0.30), given={"aim": 0.075})), Context(stock=fine), Verdict("out_high")
+    ).best
+    high = propose(
+        replayed(bench(((50, 25), 0.30), given={"aim": 0.105})), Context(stock=fine), Verdict("out_high")
+    ).best
     assert low is not None
     assert high is not None
-    assert low.predicted.v < high.predicted.v
+    assert low.predicted["end_play"].v < high.predicted["end_play"].v
 
 
 def test_a_surprise_names_the_gap_and_what_it_would_mean() -> None:
@@ -182,4 +191,4 @@ def test_an_explained_surprise_is_one_no_more() -> None:
 
 def test_an_unknown_sense_is_found_by_the_first_move() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 20), 0.35), given={"sense": "unknown"})
-    assert replayed(ctx).belief.response()[0] == pytest.approx(-1.0, abs=0.15)
+    assert replayed(ctx).row.belief.response()[0] == pytest.approx(-1.0, abs=0.15)

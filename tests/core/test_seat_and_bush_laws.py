@@ -56,8 +56,8 @@ def test_the_verdict_is_that_of_the_window(bore: float) -> None:
 def test_reaming_to_what_is_said_lands_in(bore: float) -> None:
     best = compute("plain_bearing", bush(bore, remedy="ream"))["move"]["best"]
     data = bush(bore, remedy="ream")
-    data["acts"] = [{"round": 2, "states": {"bore": f"{best['v'] + 49.99:.3f}"}}]
-    data["entries"] += entries("bore", best["v"] + 49.99, 2)
+    data["acts"] = [{"round": 2, "states": {"bore": f"{best['expected'][0]['v'] + 49.99:.3f}"}}]
+    data["entries"] += entries("bore", best["expected"][0]["v"] + 49.99, 2)
     assert first(compute("plain_bearing", data))["verdict"]["code"] == "in"
 
 
@@ -125,7 +125,7 @@ def seat(size: float, what: str, **more: Any) -> dict[str, Any]:
     ],
 )
 def test_wear_has_its_side(what: str, fit: str, size: float, words: str) -> None:
-    sentence = compute("seat_size", seat(size, what, fit=fit))["outcome"]["next_sentence"]
+    sentence = compute("seat_size", seat(size, what, fit=fit))["outcome"]["instruct"]
     assert sentence.startswith(words)
     assert bool(sentence) == bool(words)
 

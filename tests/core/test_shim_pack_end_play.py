@@ -55,13 +55,13 @@ def test_the_worked_case_proposes_060_and_names_the_missing_008() -> None:
     sheet = compute(KIND, preload())
     assert sheet["outcome"]["results"][0]["value"]["v"] == pytest.approx(0.245)
     assert sheet["move"]["best"]["label"] == "0.60"
-    assert sheet["move"]["best"]["v"] == pytest.approx(-0.055, abs=0.001)
+    assert sheet["move"]["best"]["expected"][0]["v"] == pytest.approx(-0.055, abs=0.001)
     assert "0.08 shim" in sheet["move"]["missing"]
 
 
 def test_the_rival_055_would_land_out_of_the_window() -> None:
     rivals = {o["label"]: o for o in compute(KIND, preload())["move"]["alternatives"]}
-    assert rivals["0.55"]["v"] == pytest.approx(-0.105, abs=0.001)
+    assert rivals["0.55"]["expected"][0]["v"] == pytest.approx(-0.105, abs=0.001)
     assert "below the window" in rivals["0.55"]["why"]
 
 
@@ -148,7 +148,7 @@ def test_a_slot_filled_twice_is_contested_and_neither_counts() -> None:
 def test_shims_behind_the_cup_work_the_other_way() -> None:
     best = compute(KIND, play(sense="takes"))["move"]["best"]
     assert float(best["label"]) > 0.90
-    assert best["v"] == pytest.approx(0.09, abs=0.01)
+    assert best["expected"][0]["v"] == pytest.approx(0.09, abs=0.01)
 
 
 def test_found_far_from_expected_is_held_out_with_its_implied_removal() -> None:
@@ -191,7 +191,7 @@ def test_own_aim_inside_the_window_moves_the_proposal() -> None:
     fine = {f"{n / 100:.2f}": 6 for n in range(1, 21)} | STOCK
     tight = compute(KIND, play(aim=0.07) | {"stock": fine})["move"]["best"]
     loose = compute(KIND, play(aim=0.11) | {"stock": fine})["move"]["best"]
-    assert tight["v"] < loose["v"]
+    assert tight["expected"][0]["v"] < loose["expected"][0]["v"]
 
 
 def test_thou_are_spoken_on_a_thou_job() -> None:
@@ -199,7 +199,7 @@ def test_thou_are_spoken_on_a_thou_job() -> None:
     data["gauges"] = [{"id": "d", "name": "dial", "unit": "thou", "division": 1.0}]
     data["entries"] = [row("mark_up", n, "9") for n in (1, 2, 3)]
     sheet = compute(KIND, data)
-    strip = next(s for s in sheet["scenes"] if s["type"] == "strip")
+    strip = next(s for s in sheet["scenes"] if s["type"] == "readout")
     assert strip["window"]["label"] == "3–6"
     assert strip["needle"]["label"] == "9.0"
 

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from bornek.core.compute import compute
 from bornek.core.practice.streams import Stream
+from helpers import plates
 
 DRAWER = {f"{n / 100:.2f}": 10 for n in (5, 8, 10, 11, 12, 13, 15, 20, 30, 50)}
 GIVEN = {"least": 0.06, "greatest": 0.12, "sense": "adds", "torque": 80, "source": "drawing"}
@@ -57,7 +58,7 @@ def play(iron: Iron, given_more: dict[str, Any] | None = None, most: int = 8) ->
             sheet = compute("shim_pack_end_play", data)
         if sheet["verdict"]["code"] == "in" or sheet["move"] is None or sheet["move"]["best"] is None:
             return number, sheet
-        iron.pack = [nm / 1e6 for nm in sheet["move"]["best"]["state"]]
+        iron.pack = plates(sheet["move"]["best"])
     return most, sheet
 
 
@@ -106,8 +107,8 @@ def test_the_proposed_pack_can_be_built_from_what_exists(travel: float, pack: li
     )
     best = sheet["move"]["best"]
     if best is not None:
-        have = [round(p * 1e6) for p in pack] + [50_000, 100_000, 200_000]
-        for plate in best["state"]:
+        have = [*pack, 0.05, 0.1, 0.2]
+        for plate in plates(best):
             assert plate in have
             have.remove(plate)
 
@@ -126,6 +127,6 @@ def test_more_play_never_means_a_thicker_pack(travel: float) -> None:
             "acts": [{"states": {"pack": [0.5, 0.5]}}],
         }
         best = compute("shim_pack_end_play", data)["move"]["best"]
-        return sum(best["state"]) / 1e6 if best else 1.0
+        return sum(plates(best)) if best else 1.0
 
     assert proposed(travel + 0.05) <= proposed(travel) + 1e-9

@@ -11,7 +11,8 @@ from pypdf import PdfReader
 from reportlab.graphics.shapes import Drawing, Group, Rect, String
 
 from bornek.report.csv_readings import readings_csv
-from bornek.report.marks import BLUE, DRAWERS, PAD, YELLOW, Scale
+from bornek.report.drawers import DRAWERS
+from bornek.report.paint import BLUE, PAD, YELLOW, Scale
 from bornek.report.pdf_record import record_pdf
 from helpers import NOW
 
@@ -37,8 +38,8 @@ def test_the_scale_is_straight_and_stays_on_the_paper(lo: float, span: float, sh
 
 
 def test_the_strips_window_is_where_its_scene_says(client: FlaskClient) -> None:
-    scene = scenes(client, "w17.output-end-play")["strip"]
-    drawing = DRAWERS["strip"](scene, 500)
+    scene = scenes(client, "w17.output-end-play")["readout"]
+    drawing = DRAWERS["readout"](scene, 500)
     x = Scale(scene["lo"], scene["hi"], 500)
     window = next(r for r in shapes(drawing, Rect) if r.fillColor == BLUE)
     assert window.x == pytest.approx(x(scene["window"]["lo"]))
@@ -46,7 +47,7 @@ def test_the_strips_window_is_where_its_scene_says(client: FlaskClient) -> None:
 
 
 def test_a_landing_is_yellow_with_its_edge(client: FlaskClient) -> None:
-    drawing = DRAWERS["strip"](scenes(client, "w17.output-end-play")["strip"], 500)
+    drawing = DRAWERS["readout"](scenes(client, "w17.output-end-play")["readout"], 500)
     landing = [r for r in shapes(drawing, Rect) if r.fillColor == YELLOW]
     assert len(landing) == 1
     assert landing[0].strokeColor is not None
@@ -68,7 +69,7 @@ def test_the_log_has_a_disc_for_each_round_found(client: FlaskClient) -> None:
 
 
 def test_a_needle_that_never_moved_is_drawn_too(client: FlaskClient) -> None:
-    scene = scenes(client, "w17.output-end-play")["strip"]
+    scene = scenes(client, "w17.output-end-play")["readout"]
     scene["needle"] = {
         "at": 0.005,
         "give": 0.0,
@@ -77,7 +78,7 @@ def test_a_needle_that_never_moved_is_drawn_too(client: FlaskClient) -> None:
         "words": "",
         "bound": True,
     }
-    assert any("at most" in s.text for s in shapes(DRAWERS["strip"](scene, 500), String))
+    assert any("at most" in s.text for s in shapes(DRAWERS["readout"](scene, 500), String))
 
 
 def test_an_unsigned_job_has_its_pdf_and_says_so(client: FlaskClient) -> None:

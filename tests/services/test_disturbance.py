@@ -10,7 +10,7 @@ from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
 from bornek.services.shop.unit_types import define_type
 from bornek.store.database import Database
-from helpers import NOW, Bench
+from helpers import NOW, Bench, pack_in
 
 
 def setting(key: str, place: str, **more: Any) -> dict[str, Any]:
@@ -57,7 +57,7 @@ def test_one_move_opens_a_round_on_all_that_rest_on_it(trio: FlaskClient) -> Non
 
 def test_packs_belong_to_places_so_both_settings_there_see_it(trio: FlaskClient) -> None:
     Bench(trio, "x01.one").act("as_found", 0.5, 0.25)
-    assert Bench(trio, "x01.two").view()["knobs"][0]["state"] == [500_000, 250_000]
+    assert pack_in(Bench(trio, "x01.two").view()) == [0.5, 0.25]
     assert Bench(trio, "x01.three").view()["knobs"][0]["state"] is None
 
 
@@ -106,7 +106,7 @@ def test_a_reseat_counts_as_disturbance_too(trio: FlaskClient) -> None:
     [
         ("move", {}, "has not been entered yet"),
         ("move", {"nut": 3}, "no adjuster 'nut'"),
-        ("as_found", {"pack": 3}, "give a list of shims"),
+        ("as_found", {"pack": 3}, "a list of shims"),
         ("as_found", {}, "say what is in after it"),
         ("as_found", {"pack": [99]}, "at most 20 mm"),
     ],
@@ -143,7 +143,7 @@ def test_an_explanation_is_given_once(trio: FlaskClient) -> None:
 
 def test_a_recount_puts_pack_and_drawer_right(trio: FlaskClient) -> None:
     def there() -> int:
-        drawer = Bench(trio, "x01.one").view()["drawer"]
+        drawer = Bench(trio, "x01.one").view()["knobs"][0]["drawer"]
         return next(d["count"] for d in drawer if d["label"] == "0.15")
 
     bench, before = Bench(trio, "x01.one"), there()
@@ -159,5 +159,5 @@ def test_a_recount_puts_pack_and_drawer_right(trio: FlaskClient) -> None:
     }
     view = bench.written("explanations", body)
     assert view["sheet"]["round"] == 2
-    assert view["knobs"][0]["state"] == [500_000, 150_000, 50_000]
+    assert pack_in(view) == [0.5, 0.15, 0.05]
     assert there() == before - 1

@@ -70,17 +70,17 @@ def test_a_preview_stores_nothing(client: FlaskClient) -> None:
 
 
 def expect(client: FlaskClient, state: Any) -> Any:
-    return client.post("/api/settings/w17.output-end-play/expectations", json={"state": state})
+    return client.post("/api/settings/w17.output-end-play/expectations", json={"states": {"pack": state}})
 
 
 def test_ones_own_pack_is_told_what_to_expect_of_it(client: FlaskClient) -> None:
     told = expect(client, [0.5, 0.1, 0.1]).get_json()
     proposed = Bench(client, "w17.output-end-play").view()["sheet"]["move"]["best"]
-    assert told["option"]["v"] == pytest.approx(proposed["v"], abs=0.02)
+    assert told["option"]["expected"][0]["v"] == pytest.approx(proposed["expected"][0]["v"], abs=0.02)
 
 
 def test_a_thicker_pack_is_expected_to_give_more_play(client: FlaskClient) -> None:
-    values = [expect(client, [0.5, x]).get_json()["option"]["v"] for x in (0.1, 0.2, 0.3)]
+    values = [expect(client, [0.5, x]).get_json()["option"]["expected"][0]["v"] for x in (0.1, 0.2, 0.3)]
     assert values == sorted(values)
     assert values[0] < values[-1]
 

@@ -62,7 +62,7 @@ def test_a_school_that_there_is_not_is_refused(client: FlaskClient, schools: dic
 def test_a_job_in_thou_says_its_limits_in_thou(client: FlaskClient) -> None:
     received(client, length_unit="thou")
     setting = client.get("/api/settings/r1.output-end-play").get_json()
-    strip = next(s for s in setting["sheet"]["scenes"] if s["type"] == "strip")
+    strip = next(s for s in setting["sheet"]["scenes"] if s["type"] == "readout")
     assert strip["unit"] == "thou"
     assert strip["window"]["label"] == "2.36–4.72"
 

@@ -3,7 +3,17 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from helpers import Bench, said
+from helpers import Bench, pack_in, plates, said
+
+COARSE = {
+    "id": "dial-11",
+    "name": "Coarse dial",
+    "quantity": "length",
+    "unit": "mm",
+    "division": 0.5,
+    "interpolation": 0.5,
+    "calibration_u": 0.2,
+}
 
 
 def test_a_whole_setting_from_as_found_to_signed(pump: Bench) -> None:
@@ -12,11 +22,11 @@ def test_a_whole_setting_from_as_found_to_signed(pump: Bench) -> None:
     view = pump.read_all(("0.30", "0.305", "0.30"), ("0.305", "0.30", "0.305"))
     assert view["sheet"]["verdict"]["code"] == "out_high"
     best = view["sheet"]["move"]["best"]
-    plates = [nm / 1e6 for nm in best["state"]]
-    view = pump.act("move", *plates)
+    packed = plates(best)
+    view = pump.act("move", *packed)
     assert view["sheet"]["round"] == 2
     assert view["sheet"]["verdict"]["code"] == "read_again"
-    text = f"{best['v']:.3f}"
+    text = f"{best['expected'][0]['v']:.3f}"
     view = pump.read_all((text,) * 3, (text,) * 3)
     assert view["sheet"]["verdict"]["code"] == "in"
     view = pump.written("signatures", {"seen": view["version"], "remark": ""})
@@ -109,7 +119,7 @@ def test_the_same_key_gives_the_same_answer_once(pump: Bench, client: FlaskClien
 
 def test_shims_come_out_of_the_drawer_and_go_back(pump: Bench) -> None:
     def there(view: dict[str, Any], label: str) -> int:
-        return next(d["count"] for d in view["drawer"] if d["label"] == label)
+        return next(d["count"] for d in view["knobs"][0]["drawer"] if d["label"] == label)
 
     before = pump.act("as_found", 0.5, 0.25)
     after = pump.act("move", 0.5, 0.1)
@@ -120,16 +130,16 @@ def test_shims_come_out_of_the_drawer_and_go_back(pump: Bench) -> None:
 def test_what_was_done_is_written_even_with_shims_the_drawer_has_not(pump: Bench) -> None:
     pump.act("as_found", 0.5)
     view = pump.act("move", 0.5, 0.33)
-    assert next(d["count"] for d in view["drawer"] if d["label"] == "0.33") == -1
+    assert next(d["count"] for d in view["knobs"][0]["drawer"] if d["label"] == "0.33") == -1
 
 
 def test_the_prediction_is_frozen_with_the_act(pump: Bench) -> None:
     pump.act("as_found", 0.5, 0.25, 0.1)
     pump.read_all(("0.30",) * 3, ("0.30",) * 3)
-    told = pump.client.post(f"{pump.url}/expectations", json={"state": [0.5, 0.2]}).get_json()
+    told = pump.client.post(f"{pump.url}/expectations", json={"states": {"pack": [0.5, 0.2]}}).get_json()
     view = pump.act("move", 0.5, 0.2)
     log = next(s for s in view["sheet"]["scenes"] if s["type"] == "log")
-    assert log["rows"][1]["predicted"]["middle"] == pytest.approx(told["option"]["v"])
+    assert log["rows"][1]["predicted"]["middle"] == pytest.approx(told["option"]["expected"][0]["v"])
 
 
 def test_reread_opens_a_new_round_with_the_same_pack(pump: Bench) -> None:
@@ -141,7 +151,7 @@ def test_reread_opens_a_new_round_with_the_same_pack(pump: Bench) -> None:
     view = pump.written("explanations", {"cause": "reread", "words": "not seated", "seen": view["version"]})
     assert view["sheet"]["round"] == 3
     assert view["sheet"]["surprise"] is None
-    assert view["knobs"][0]["state"] == [500_000, 200_000]
+    assert pack_in(view) == [0.5, 0.2]
 
 
 def test_a_move_after_signing_shows_signed_then_disturbed(client: FlaskClient) -> None:
@@ -164,10 +174,27 @@ def test_changing_what_is_given_after_signing_disturbs_it(client: FlaskClient) -
 def test_a_signed_record_is_read_from_its_snapshot(client: FlaskClient) -> None:
     done = Bench(client, "w11.output-end-play", "jun")
     before = client.get("/api/jobs/w11/record").get_json()["settings"][0]
+    answer = client.post("/api/gauges", json=COARSE, headers={"X-Mechanic": "jun"})
+    assert answer.status_code == 201, answer.get_json()
+    after = client.get("/api/jobs/w11/record").get_json()["settings"][0]
+    assert after == before
+    assert done.view()["gauge"]["resolution"] != COARSE["division"]
+
+
+def test_what_was_signed_and_then_moved_stands_as_it_is_now_beside_its_signature(client: FlaskClient) -> None:
+    done = Bench(client, "w11.output-end-play", "jun")
     done.act("move", 0.5, 0.25)
     after = client.get("/api/jobs/w11/record").get_json()["settings"][0]
-    assert after["sheet"] == before["sheet"]
-    assert after["sha256"] == before["sha256"]
+    assert after["sheet"]["verdict"]["code"] == "read_again"
+    assert (after["signature"]["verdict"], after["signature"]["disturbed"]) == ("in", True)
+
+
+def test_a_reading_after_the_signature_disturbs_it_too(client: FlaskClient) -> None:
+    done = Bench(client, "w11.output-end-play", "jun")
+    slot = done.view()["sheet"]["cells"][0]["slot"]
+    view = done.read(slot, "0.30")
+    assert view["signature"]["disturbed"]
+    assert not client.get("/api/jobs/w11").get_json()["settings"][0]["signed"]
 
 
 def test_what_is_not_in_needs_a_reason_to_be_signed(client: FlaskClient) -> None:
@@ -194,7 +221,7 @@ def test_given_can_be_revised_and_bad_fields_are_named_each(pump: Bench) -> None
     )
     assert set(bad.get_json()["details"]["fields"]) == {"least", "torque"}
     view = pump.written("given", {"given": typed | {"greatest": "0.20"}, "seen": view["version"]})
-    strip = next(s for s in view["sheet"]["scenes"] if s["type"] == "strip")
+    strip = next(s for s in view["sheet"]["scenes"] if s["type"] == "readout")
     assert strip["window"]["hi"] == 0.2
 
 

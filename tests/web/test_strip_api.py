@@ -8,7 +8,7 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from helpers import Bench
+from helpers import Bench, pack_in
 
 _ids = count(1)
 
@@ -34,7 +34,7 @@ def test_a_pack_as_found_is_written_once_and_the_setting_starts_from_it(client: 
     view = write(client, "pack", **PACK).get_json()
     assert state(view, "pack:thrust-cover") == "taken"
     setting = client.get("/api/settings/p22.thrust-end-play").get_json()
-    assert setting["knobs"][0]["state"] == [500_000, 254_000]
+    assert pack_in(setting) == [0.5, 0.254]
 
 
 def test_a_pack_that_the_setting_knows_is_offered_to_the_strip(client: FlaskClient) -> None:

@@ -1757,6 +1757,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds/{kind_id}/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kind_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FormIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FormView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/look-fors": {
         parameters: {
             query?: never;
@@ -3264,12 +3344,16 @@ export interface components {
         };
         Cell: {
             accepts: string;
+            axes: {
+                [key: string]: string | number;
+            };
             blocked: string;
             entries: components["schemas"]["Entry"][];
             group: string;
             label: string;
             nature: string;
             optional: boolean;
+            options: string[][];
             posture: string;
             quantity: string;
             shown: string;
@@ -3345,6 +3429,12 @@ export interface components {
             number: string;
             other: string;
             words: string;
+        };
+        Curve: {
+            at: number[];
+            moves: number[];
+            /** @enum {string} */
+            type: "curve";
         };
         DamageView: {
             key: string;
@@ -3427,11 +3517,21 @@ export interface components {
             zone: string;
         };
         ExpectIn: {
-            state: unknown;
+            states: {
+                [key: string]: unknown;
+            };
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Strip"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+        };
+        Expected: {
+            label: string;
+            p_in: number;
+            row: string;
+            u: number;
+            v: number;
+            words: string;
         };
         ExplanationIn: {
             /** @enum {string} */
@@ -3484,6 +3584,16 @@ export interface components {
             label?: string;
             part: string;
         };
+        FitOffer: {
+            asks: string[];
+            given: {
+                [key: string]: unknown;
+            };
+            key: string;
+            kind: string;
+            label: string;
+            suits: string[];
+        };
         FitView: {
             label: string;
             setting_id: string;
@@ -3499,6 +3609,27 @@ export interface components {
             side: "drive" | "coast";
             /** @enum {string} */
             type: "flank";
+        };
+        FormIn: {
+            given?: {
+                [key: string]: unknown;
+            };
+            /** @default  */
+            job?: string;
+            /**
+             * @default mm
+             * @enum {string}
+             */
+            unit?: "mm" | "thou";
+        };
+        FormView: {
+            cautions: string[];
+            fields: components["schemas"]["FieldView"][];
+            kind: string;
+            problems: {
+                [key: string]: string;
+            };
+            title: string;
         };
         FoundLine: {
             by: string;
@@ -3632,6 +3763,7 @@ export interface components {
             damages: components["schemas"]["DamageView"][];
             diagnosis: components["schemas"]["Diagnosis"];
             evidence: components["schemas"]["EvidenceView"][];
+            fit_offers: components["schemas"]["FitOffer"][];
             gauges: components["schemas"]["GaugeLine"][];
             grades: components["schemas"]["GradeView"][];
             holds: components["schemas"]["Hold"][];
@@ -3736,6 +3868,7 @@ export interface components {
             waits_for: string;
         };
         JointPacks: {
+            most: number;
             places: string[];
             total_nm: number;
             /** @enum {string} */
@@ -3751,11 +3884,12 @@ export interface components {
             version: number;
         };
         KnobView: {
-            domain: components["schemas"]["Packs"] | components["schemas"]["JointPacks"] | components["schemas"]["Lattice"] | components["schemas"]["Points"] | components["schemas"]["Continuous"];
+            domain: components["schemas"]["Packs"] | components["schemas"]["JointPacks"] | components["schemas"]["Lattice"] | components["schemas"]["Points"] | components["schemas"]["Curve"] | components["schemas"]["Continuous"];
+            drawer: components["schemas"]["DrawerLot"][];
             key: string;
             label: string;
             noun: string;
-            state: unknown;
+            state: components["schemas"]["StateView"] | null;
             title: string;
             unit: string;
         };
@@ -3901,13 +4035,14 @@ export interface components {
         };
         Option: {
             expect: string;
+            expected: components["schemas"]["Expected"][];
             label: string;
             p_harm: number;
             p_in: number;
             say: components["schemas"]["Span"][];
-            state: number[] | number;
-            u: number;
-            v: number;
+            states: {
+                [key: string]: components["schemas"]["StateView"];
+            };
             why: string;
         };
         OrderView: {
@@ -3930,12 +4065,12 @@ export interface components {
         };
         Outcome: {
             checks: components["schemas"]["Check"][];
-            next_sentence: string;
+            instruct: string;
             observed: {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Strip"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -4061,6 +4196,10 @@ export interface components {
             state: "kept" | "out" | "new";
             thickness: number;
         };
+        PlateView: {
+            label: string;
+            thickness: number;
+        };
         Points: {
             at: number[];
             /** @enum {string} */
@@ -4090,6 +4229,24 @@ export interface components {
             r: number;
             /** @enum {string} */
             role: "found" | "wanted" | "move" | "vector";
+        };
+        Readout: {
+            aim: number | null;
+            hi: number;
+            label: string;
+            landing: components["schemas"]["Band"] | null;
+            lo: number;
+            needle: components["schemas"]["Needle"] | null;
+            readings: number[];
+            ticks: components["schemas"]["Tick"][];
+            /** @enum {string} */
+            type: "readout";
+            unit: string;
+            verdict: string;
+            verdict_leaning: string;
+            verdict_words: string;
+            window: components["schemas"]["Band"] | null;
+            window_not_in_force: components["schemas"]["Band"] | null;
         };
         RecordAct: {
             at: string;
@@ -4168,6 +4325,7 @@ export interface components {
         RoundLog: {
             aim: number | null;
             hi: number;
+            label: string;
             lo: number;
             rows: components["schemas"]["LogRow"][];
             /** @enum {string} */
@@ -4294,13 +4452,12 @@ export interface components {
             round: number;
             say: components["schemas"]["Span"][];
             signed: boolean;
-            strip: components["schemas"]["Strip"] | null;
+            strip: components["schemas"]["Readout"] | null;
             title: string;
             verdict: string;
             verdict_words: string;
         };
         SettingView: {
-            drawer: components["schemas"]["DrawerLot"][];
             gauge: components["schemas"]["GaugeHead"];
             given: components["schemas"]["GivenView"];
             id: string;
@@ -4330,6 +4487,7 @@ export interface components {
             given_brief: string[];
             kind: string;
             kind_version: number;
+            layout: string;
             move: components["schemas"]["Move"] | null;
             next: string | null;
             outcome: components["schemas"]["Outcome"];
@@ -4338,7 +4496,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Strip"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;
@@ -4362,8 +4520,9 @@ export interface components {
         SignatureView: {
             at: string;
             by: string;
-            current: boolean;
             disturbed: boolean;
+            edition: number;
+            not_held: string[];
             remark: string;
             verdict: string;
         };
@@ -4375,6 +4534,14 @@ export interface components {
         Span: {
             move: boolean;
             text: string;
+        };
+        StateView: {
+            label: string;
+            packs: components["schemas"]["PlateView"][][];
+            position: number;
+            /** @enum {string} */
+            sort: "pack" | "pair" | "position";
+            words: string;
         };
         Stay: {
             opened: string;
@@ -4394,24 +4561,6 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @enum {string} */
             type: "steps";
-        };
-        Strip: {
-            aim: number | null;
-            hi: number;
-            label: string;
-            landing: components["schemas"]["Band"] | null;
-            lo: number;
-            needle: components["schemas"]["Needle"] | null;
-            readings: number[];
-            ticks: components["schemas"]["Tick"][];
-            /** @enum {string} */
-            type: "strip";
-            unit: string;
-            verdict: string;
-            verdict_leaning: string;
-            verdict_words: string;
-            window: components["schemas"]["Band"] | null;
-            window_not_in_force: components["schemas"]["Band"] | null;
         };
         StripHead: {
             complaint: string;

@@ -1,4 +1,4 @@
-import type { Strip } from "../api/client";
+import type { Readout } from "../api/client";
 import type { Scale } from "./useScale";
 
 const ROOM = 160;
@@ -9,7 +9,7 @@ export interface LabelPlace {
 }
 
 /** Where the window's words stand: over its middle, or beside the needle's bar when that is in the way. */
-export function placeWindowLabel(scene: Strip, x: Scale): LabelPlace {
+export function placeWindowLabel(scene: Readout, x: Scale): LabelPlace {
   const { window: band, needle } = scene;
   if (!band) return { x: 0, anchor: "middle" };
   const middle = (x(band.lo) + x(band.hi)) / 2;

@@ -1,17 +1,22 @@
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import { newId, Refusal, type Problem } from "../api/client";
 import { actor } from "./useActor";
 
 export type Headers = { "X-Mechanic": string; "Idempotency-Key": string };
+type Make = (headers: Headers) => Promise<void>;
 
-/** Writes with one key each: what the server never answered is sent again under the same key, so that it
- * counts once; a refusal is kept beside what was entered. */
-export function useSending() {
+/** The one sender: writes with one key each. What the server never answered is sent again under the same key,
+ * so that it counts once; a refusal is kept beside what was entered. With `refresh` (look again first) a
+ * refusal can be sent again too, as a new request. */
+export function useSending(refresh?: () => Promise<unknown>) {
   const problem = ref<Problem | null>(null);
   const retry = ref<(() => Promise<void>) | null>(null);
   const busy = ref(false);
+  const trouble = computed(() =>
+    problem.value ? `${problem.value.message} ${problem.value.next_step}` : "",
+  );
 
-  async function send(make: (headers: Headers) => Promise<void>, key = newId()): Promise<boolean> {
+  async function send(make: Make, key = newId()): Promise<boolean> {
     busy.value = true;
     try {
       await make({ "X-Mechanic": actor.value, "Idempotency-Key": key });
@@ -21,15 +26,20 @@ export function useSending() {
       if (!(error instanceof Refusal)) throw error;
       problem.value = error.problem;
       const lost = error.problem.code === "unreachable";
-      retry.value = lost ? async () => void (await send(make, key)) : null;
+      retry.value = lost || refresh ? () => again(make, lost ? key : newId()) : null;
+      if (error.problem.code === "stale") await refresh?.();
       return false;
     } finally {
       busy.value = false;
     }
   }
+  async function again(make: Make, key: string): Promise<void> {
+    await refresh?.();
+    await send(make, key);
+  }
   function letGo(): void {
     problem.value = null;
     retry.value = null;
   }
-  return { problem, retry, busy, send, letGo };
+  return { problem, retry, busy, trouble, send, letGo };
 }

@@ -2,14 +2,16 @@
 /** A place's flag: its number, and the verdict that stands there. */
 import { computed } from "vue";
 import type { SectionFlag } from "../api/client";
+import { lookOf } from "./verdictLook";
 import VerdictMark from "./VerdictMark.vue";
 
 const props = defineProps<{ flag: SectionFlag; here: boolean }>();
 const emit = defineEmits<{ pick: [] }>();
 const paint = computed(() => {
   if (props.here) return { back: "fill-here", word: "text-on-here" };
-  if (props.flag.state === "in") return { back: "fill-wanted", word: "text-white" };
-  if (props.flag.state.startsWith("out")) return { back: "fill-danger", word: "text-on-danger" };
+  const role = lookOf(props.flag.state).role;
+  if (role === "wanted") return { back: "fill-wanted", word: "text-white" };
+  if (role === "danger") return { back: "fill-danger", word: "text-on-danger" };
   return { back: "fill-surface", word: "text-words" };
 });
 const plate = 38;

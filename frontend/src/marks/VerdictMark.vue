@@ -1,34 +1,37 @@
 <script setup lang="ts">
-/** Two posts on a sill and a disc: told by shape and place, in greyscale too. */
+/** Two posts on a sill and a disc: told by shape and place, in greyscale too. The same marks are on paper. */
 import { computed } from "vue";
+import { lookOf } from "./verdictLook";
 
 const props = defineProps<{ code: string; leaning?: string }>();
-const posts: Record<string, [number, number]> = { out_high: [4, 26], out_low: [20, 42] };
-const pair = computed<[number, number]>(() => posts[props.code] ?? [12, 34]);
-const disc = computed<number | null>(() => {
-  const at: Record<string, number> = {
-    in: 23,
-    out_high: 38,
-    out_low: 8,
-    at_edge: props.leaning === "low" ? 17 : 29,
-  };
-  return at[props.code] ?? null;
-});
-const dash = computed(() => (props.code === "read_again" ? "4 3" : undefined));
+const look = computed(() => lookOf(props.code));
+const disc = computed(() =>
+  props.leaning === "low" ? (look.value.disc_low ?? look.value.disc) : look.value.disc,
+);
+const dash = computed(() => (look.value.dashed ? "4 3" : undefined));
 </script>
 
 <template>
   <svg width="46" height="24" viewBox="0 0 46 24" aria-hidden="true" class="shrink-0">
     <path
-      :d="`M${pair[0]} 3 V21 H${pair[1]} V3`"
+      :d="`M${look.posts[0]} 3 V21 H${look.posts[1]} V3`"
       fill="none"
       stroke="currentColor"
       stroke-width="3"
       :stroke-dasharray="dash"
     />
-    <circle v-if="disc !== null" :cx="disc" cy="12" r="6.5" fill="currentColor" />
+    <circle
+      v-if="disc !== null"
+      :cx="disc"
+      cy="12"
+      :r="look.open ? 5.5 : 6.5"
+      :fill="look.open ? 'none' : 'currentColor'"
+      :stroke="look.open ? 'currentColor' : 'none'"
+      stroke-width="2"
+      :stroke-dasharray="look.open ? '3 3' : undefined"
+    />
     <rect
-      v-if="code === 'not_proven'"
+      v-if="look.bar"
       x="26"
       y="8"
       width="17"
@@ -36,16 +39,6 @@ const dash = computed(() => (props.code === "read_again" ? "4 3" : undefined));
       fill="none"
       stroke="currentColor"
       stroke-width="2.5"
-    />
-    <circle
-      v-if="code === 'read_again'"
-      cx="23"
-      cy="12"
-      r="5.5"
-      fill="none"
-      stroke="currentColor"
-      stroke-width="2"
-      stroke-dasharray="3 3"
     />
   </svg>
 </template>

@@ -2,13 +2,10 @@
 /** The verdict's mark with its word: IN on the window's blue, OUT on red lead, the rest in ink. */
 import { computed } from "vue";
 import VerdictMark from "./VerdictMark.vue";
+import { paintOf } from "./verdictLook";
 
 const props = defineProps<{ code: string; words: string; leaning?: string; small?: boolean }>();
-const paint = computed(() => {
-  if (props.code === "in") return "bg-wanted text-white";
-  if (props.code.startsWith("out")) return "bg-danger text-on-danger";
-  return "text-words border-2 border-found";
-});
+const paint = computed(() => paintOf(props.code) || "text-words border-2 border-found");
 </script>
 
 <template>

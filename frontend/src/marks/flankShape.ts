@@ -38,3 +38,8 @@ export const outline = `M${(
 )
   .map(([x, y]) => flankPoint(x, y).join(" "))
   .join("L")}Z`;
+
+/** A flank with nothing painted on it. */
+export function bareFlank(): number[][] {
+  return Array.from({ length: FLANK.rows }, () => Array.from({ length: FLANK.columns }, () => 0));
+}

@@ -7,11 +7,11 @@ import PackMark from "./PackMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
 import SectionMark from "./SectionMark.vue";
 import StepsMark from "./StepsMark.vue";
-import StripMark from "./StripMark.vue";
+import ReadoutMark from "./ReadoutMark.vue";
 import TableMark from "./TableMark.vue";
 
 const marks: Partial<Record<Scene["type"], Component>> = {
-  strip: StripMark,
+  readout: ReadoutMark,
   log: RoundLogMark,
   pack: PackMark,
   circle: CircleMark,

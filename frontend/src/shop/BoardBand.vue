@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RouterLink } from "vue-router";
 import type { BoardRow } from "../api/client";
-import StripMark from "../marks/StripMark.vue";
+import ReadoutMark from "../marks/ReadoutMark.vue";
 import VerdictMark from "../marks/VerdictMark.vue";
 import UnitTag from "../ui/UnitTag.vue";
 
@@ -43,7 +43,7 @@ const small = (row: BoardRow) =>
         ><span class="block truncate text-secondary">{{ small(row) }}</span></span
       >
       <span class="max-xl:hidden"
-        ><StripMark v-if="lead(row)?.strip" :scene="lead(row)!.strip!" small
+        ><ReadoutMark v-if="lead(row)?.strip" :scene="lead(row)!.strip!" small
       /></span>
       <span class="flex justify-end gap-1 max-xl:hidden"
         ><VerdictMark

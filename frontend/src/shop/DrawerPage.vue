@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
-import { useTrouble, writeHeaders } from "../composables/useTrouble";
+import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import ShopHeader from "./ShopHeader.vue";
 
@@ -11,11 +11,11 @@ const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
 const forms = computed(() => [...new Set(data.value?.map((l) => l.form) ?? [])]);
 const draft = reactive({ form: "", thickness: "", count: "" });
-const { trouble, attempt } = useTrouble();
+const { trouble, send } = useSending();
 async function count() {
   const body = { id: newId(), form: draft.form, thickness: draft.thickness, count: Number(draft.count) };
-  await attempt(async () => {
-    const answer = await unwrap(api.POST("/api/drawer/counts", { params: { header: writeHeaders() }, body }));
+  await send(async (header) => {
+    const answer = await unwrap(api.POST("/api/drawer/counts", { params: { header }, body }));
     client.setQueryData(["drawer"], answer);
     Object.assign(draft, { thickness: "", count: "" });
   });

@@ -3,7 +3,7 @@
 import { useQueryClient } from "@tanstack/vue-query";
 import { reactive } from "vue";
 import { api, unwrap } from "../api/client";
-import { useTrouble, writeHeaders } from "../composables/useTrouble";
+import { useSending } from "../composables/useSending";
 
 const client = useQueryClient();
 const draft = reactive({
@@ -15,7 +15,7 @@ const draft = reactive({
   calibration: "0.002",
   due: "",
 });
-const { trouble, attempt } = useTrouble();
+const { trouble, send } = useSending();
 const fields: [keyof typeof draft, string][] = [
   ["id", "Mark on the gauge"],
   ["name", "Name"],
@@ -35,8 +35,8 @@ async function write() {
     calibration_u: Number(draft.calibration),
     due: draft.due,
   };
-  await attempt(async () => {
-    const answer = await unwrap(api.POST("/api/gauges", { params: { header: writeHeaders() }, body }));
+  await send(async (header) => {
+    const answer = await unwrap(api.POST("/api/gauges", { params: { header }, body }));
     client.setQueryData(["gauges"], answer);
   });
 }

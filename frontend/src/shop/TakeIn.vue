@@ -3,16 +3,16 @@
 import { useQueryClient } from "@tanstack/vue-query";
 import { useRouter } from "vue-router";
 import { sendFile } from "../api/client";
-import { useTrouble } from "../composables/useTrouble";
+import { useSending } from "../composables/useSending";
 
 const router = useRouter();
 const client = useQueryClient();
-const { trouble, attempt } = useTrouble();
+const { trouble, send } = useSending();
 async function chosen(event: Event) {
   const input = event.target as HTMLInputElement;
   const file = input.files?.[0];
   if (!file) return;
-  await attempt(async () => {
+  await send(async () => {
     const { job_id: job } = await sendFile<{ job_id: string }>("/api/jobs/imports", file);
     await client.invalidateQueries({ queryKey: ["board"] });
     await router.push(`/jobs/${job}`);

@@ -11,6 +11,7 @@ from bornek.core.plain import dump
 from bornek.core.quantities import parse, to_nm
 from bornek.core.settings.given import given_schema, read_given
 from bornek.core.settings.kind import Setting, Slot
+from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import (
     Act,
     Between,
@@ -24,9 +25,9 @@ from bornek.core.settings.records import (
     Predicted,
     Raw,
     Scalar,
-    State,
 )
 from bornek.core.settings.registry import find_calculation
+from bornek.core.settings.state import State, read_state
 from bornek.core.sheet import make_sheet
 
 TOP = {"given", "entries", "acts", "stock", "gauges", "gauge", "history", "explanations", "unit",
@@ -57,7 +58,8 @@ def compute(kind_id: str, data: Any) -> dict[str, Any]:
         return {"kind": kind.id, "kind_version": kind.version, "outcome": dump(answer)}
     gauges = {g.id: g for g in (_gauge(row, i) for i, row in enumerate(_list(data, "gauges")))}
     chosen = str(data.get("gauge") or next(iter(gauges), ""))
-    acts = tuple(_act(row, i, unit) for i, row in enumerate(_list(data, "acts")))
+    knobs = {k.key: k for k in kind.knobs(Context(given=given, unit=unit))}
+    acts = tuple(_act(row, i, knobs, unit) for i, row in enumerate(_list(data, "acts")))
     rounds = [_whole(row, "round", 1) for row in _list(data, "entries")] + [a.round for a in acts]
     ctx = Context(
         given=given,
@@ -114,7 +116,7 @@ def input_schema(kind_id: str) -> dict[str, Any]:
                         "round": {"type": "integer", "minimum": 1},
                         "states": {
                             "type": "object",
-                            "description": "adjuster: list of shims in mm, or a position",
+                            "description": "by adjuster: a list of shims in mm, {left, right} of them, or a position",
                         },
                     },
                     "required": ["states"],
@@ -170,7 +172,7 @@ def _number(slot: Slot, raw: Any, default_unit: str) -> float:
 def _between(slot: Slot, raw: Any, default_unit: str) -> Between:
     parts: Any = raw
     if isinstance(raw, str):
-        parts = [p for p in raw.replace("/", " ").split() if p]
+        parts = raw.split(" / ") if " / " in raw else raw.replace("/", " ").split()
     if not isinstance(parts, list | tuple) or len(parts) != 2:
         raise InputError(
             f"{slot.label} needs two blades: the largest that goes and the smallest that does not.",
@@ -183,22 +185,6 @@ def _between(slot: Slot, raw: Any, default_unit: str) -> Between:
             f"{slot.label}: the blade that goes must be thinner than the one that does not.", field=slot.key
         )
     return Between(lo, hi)
-
-
-def read_state(raw: Any, field: str = "states", unit: str = "mm") -> State:
-    """A pack as a list of shim thicknesses (mm or as spoken), or a position as a number."""
-    if isinstance(raw, list | tuple):
-        plates = [parse(p, default_unit=unit).value if isinstance(p, str) else p for p in raw]
-        if not all(isinstance(p, int | float) and 0 < p <= 20 for p in plates) or len(plates) > 20:
-            raise InputError(
-                "A pack is a list of at most 20 shims, each above 0 and at most 20 mm.", field=field
-            )
-        return tuple(sorted((to_nm(p) for p in plates), reverse=True))
-    if isinstance(raw, str):
-        return parse(raw, default_unit=unit).value
-    if isinstance(raw, int | float) and not isinstance(raw, bool):
-        return float(raw)
-    raise InputError(f"An adjuster's state is a list of shims or a number (got {raw!r}).", field=field)
 
 
 def _entry(row: Mapping[str, Any], i: int, slots: tuple[Slot, ...], unit: str) -> Entry:
@@ -228,19 +214,43 @@ def _entry(row: Mapping[str, Any], i: int, slots: tuple[Slot, ...], unit: str) -
     )
 
 
-def _act(row: Mapping[str, Any], i: int, unit: str) -> Act:
-    states = _object(row, "states")
-    predicted = row.get("predicted")
+def _act(row: Mapping[str, Any], i: int, knobs: Mapping[str, Knob], unit: str) -> Act:
+    states = {}
+    for key, raw in _object(row, "states").items():
+        if key not in knobs:
+            raise InputError(
+                f"There is no adjuster {key!r} here.",
+                field=f"acts[{i}].states",
+                next_step="Adjusters: " + (", ".join(knobs) or "none") + ".",
+            )
+        states[key] = read_knob(knobs[key], raw, unit, f"acts[{i}].states")
     return Act(
         id=str(row.get("id", i)),
         round=_whole(row, "round", 1),
         kind=str(row.get("kind", "move")),
-        states={str(k): read_state(v, f"acts[{i}].states", unit) for k, v in states.items()},
-        predicted=Predicted(float(predicted["v"]), float(predicted["u"]))
-        if isinstance(predicted, Mapping)
-        else None,
+        states=states,
+        predicted=_predicted(row.get("predicted"), i),
         seq=i,
     )
+
+
+def read_knob(knob: Knob, raw: Any, unit: str, field: str = "states") -> State:
+    """What was typed or sent for one adjuster, in the job's unit where it names none."""
+    return read_state(knob.domain.sort, raw, unit, knob.unit, knob.domain.step, field)
+
+
+def _predicted(sent: Any, i: int) -> dict[str, Predicted]:
+    """{"v", "u"} of the only row, or the same by row."""
+    if sent is None:
+        return {}
+    rows = {"": sent} if isinstance(sent, Mapping) and "v" in sent else sent
+    try:
+        return {str(key): Predicted(float(p["v"]), float(p["u"])) for key, p in rows.items()}
+    except (AttributeError, KeyError, TypeError, ValueError) as error:
+        raise InputError(
+            "predicted needs v and u as numbers, by row where there are several.",
+            field=f"acts[{i}].predicted",
+        ) from error
 
 
 def _gauge(row: Mapping[str, Any], i: int) -> Gauge:

@@ -3,20 +3,25 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
+from typing import Literal
 
-from bornek.core.advice.domains import position
 from bornek.core.advice.packs import change, stacked
 from bornek.core.advice.propose import Proposal
-from bornek.core.advice.replay import History, Round
-from bornek.core.phrases import adjust, text_of
+from bornek.core.advice.replay import History, Round, Row
+from bornek.core.phrases import adjust_all, text_of
 from bornek.core.quantities import Speech, decimals, from_nm, signed
-from bornek.core.scenes import Band, LogRow, Needle, Pack, Plate, RoundLog, Strip, Tick
+from bornek.core.scenes import Band, LogRow, Needle, Pack, Plate, Readout, RoundLog, Tick
 from bornek.core.settings.kind import Result
+from bornek.core.settings.knobs import Knob
+from bornek.core.settings.records import Predicted
+from bornek.core.settings.state import SIDES, State
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window
 
 STEPS = (1.0, 2.0, 5.0)
 LOG_ROWS = 6
+"""Rounds that fit below the strip; older ones fold into one line."""
 
 
 def nice_step(span: float, most: int) -> float:
@@ -30,6 +35,7 @@ def nice_step(span: float, most: int) -> float:
 
 
 FAR = 20
+"""Farther from zero than this many of its own spreads, a value is shown without the zero."""
 
 
 def strip_scale(points: Iterable[float], window: Window | None) -> tuple[float, float]:
@@ -70,7 +76,7 @@ def value_words(value: Value | None, window: Window | None, judged: Verdict, say
     """How far from the window's nearest end, and the value in the other unit."""
     if not isinstance(value, Normal):
         return "the needle did not move" if isinstance(value, AtMost) else ""
-    other = say.other(value.v, 2 * value.u)
+    other = say.other(value.v, expanded(value.u))
     if window is None:
         return other
     if window.hi is not None and value.v > window.hi:
@@ -84,7 +90,11 @@ def value_words(value: Value | None, window: Window | None, judged: Verdict, say
 def needle(value: Value | None, words: str, say: Speech) -> Needle | None:
     if isinstance(value, Normal):
         return Needle(
-            value.v, 2 * value.u, say.number(value.v), f"± {say.spread(2 * value.u)} {say.unit}", words
+            at=value.v,
+            give=expanded(value.u),
+            label=say.number(value.v),
+            give_label=f"± {say.spread(expanded(value.u))} {say.unit}",
+            words=words,
         )
     if isinstance(value, AtMost):
         return Needle(
@@ -115,40 +125,46 @@ def window_band(window: Window | None, lo: float, hi: float, say: Speech) -> Ban
     )
 
 
-def landing(proposal: Proposal | None, say: Speech) -> Band | None:
+def landing_of(p: Predicted | None, say: Speech, quantity: str = "length") -> Band | None:
+    """Where the next reading is expected: give or take about it."""
+    if p is None:
+        return None
+    give = expanded(p.u)
+    label = f"{say.number(p.v)} ± {say.spread(give)}" if quantity == "length" else f"{p.v:.2f} ± {give:.2f}"
+    return Band(p.v - give, p.v + give, label, p.v)
+
+
+def landing(proposal: Proposal | None, row: str, say: Speech, quantity: str = "length") -> Band | None:
     if proposal is None or proposal.best is None or proposal.stay:
         return None
-    p = proposal.best.predicted
-    return Band(p.v - 2 * p.u, p.v + 2 * p.u, f"{say.number(p.v)} ± {say.spread(2 * p.u)}", p.v)
+    return landing_of(proposal.best.predicted.get(row), say, quantity)
 
 
 def _points(history: History | None, result: Result, land: Band | None) -> list[float]:
-    found = [result.value] + ([r.found for r in history.rounds[-LOG_ROWS:]] if history else [])
+    rounds = history.rounds[-LOG_ROWS:] if history else ()
     points = list(result.readings)
-    for v in found:
+    for v in (result.value, *(r.values.get(result.key) for r in rounds)):
         if isinstance(v, Normal):
-            points += [v.v - 2 * v.u, v.v + 2 * v.u]
+            points += [v.v - expanded(v.u), v.v + expanded(v.u)]
         elif isinstance(v, Interval):
             points += [v.a, v.b]
         elif isinstance(v, AtMost):
             points.append(v.c)
-    if history:
-        points += [r.predicted.v for r in history.rounds[-LOG_ROWS:] if r.predicted]
+    points += [p.v for r in rounds if (p := r.promised.get(result.key)) is not None]
     return points + ([land.lo, land.hi] if land else [])
 
 
-def strip(result: Result, history: History | None, proposal: Proposal | None, say: Speech) -> Strip:
-    land = landing(proposal, say)
+def readout(result: Result, history: History | None, proposal: Proposal | None, say: Speech) -> Readout:
+    land = landing(proposal, result.key, say)
     lo, hi = strip_scale(_points(history, result, land), result.window)
     words = value_words(result.value, result.window, result.verdict, say)
-    return Strip(
+    return Readout(
         label=result.label,
         unit=say.unit,
         lo=lo,
         hi=hi,
         ticks=_ticks(lo, hi, say.per_mm),
         window=window_band(result.window, lo, hi, say),
-        window_not_in_force=None,
         aim=result.aim,
         readings=result.readings,
         needle=needle(result.value, words, say),
@@ -159,140 +175,170 @@ def strip(result: Result, history: History | None, proposal: Proposal | None, sa
     )
 
 
-def plain_strip(result: Result, unit: str) -> Strip:
-    """A strip for a quantity that is not a length: a drag, a force, a ratio."""
-    points = list(result.readings)
-    if isinstance(result.value, Normal):
-        points.append(result.value.v)
-    lo, hi = strip_scale(points, result.window)
+def plain_readout(
+    result: Result, unit: str, history: History | None = None, proposal: Proposal | None = None
+) -> Readout:
+    """A strip for a quantity that is not a length: a drag, a force, a share of the flank."""
+    land = landing(proposal, result.key, Speech(), result.quantity)
+    lo, hi = strip_scale(_points(history, result, land), result.window)
     w = result.window
     band = None
     if w is not None:
         a, b = (lo if w.lo is None else w.lo), (hi if w.hi is None else w.hi)
-        band = Band(lo=a, hi=b, label=f"{a:g}–{b:g}", middle=None, open_lo=w.lo is None, open_hi=w.hi is None)
-    mark = None
-    if isinstance(result.value, Normal):
-        mark = Needle(
-            result.value.v,
-            2 * result.value.u,
-            f"{result.value.v:.2f}",
-            f"± {2 * result.value.u:.2f} {unit}",
-            "",
-        )
-    return Strip(
+        band = Band(a, b, f"{a:g}–{b:g}", None, w.lo is None, w.hi is None)
+    return Readout(
         label=result.label,
         unit=unit,
         lo=lo,
         hi=hi,
         ticks=_ticks(lo, hi, 1.0),
         window=band,
-        window_not_in_force=None,
         aim=result.aim,
         readings=result.readings,
-        needle=mark,
+        needle=plain_needle(result.value, unit),
         verdict=result.verdict.code,
         verdict_words=result.verdict.words,
+        landing=land,
+        verdict_leaning=result.verdict.leaning,
     )
 
 
-def round_log(history: History, shown: Strip, proposal: Proposal | None, say: Speech) -> RoundLog:
+def plain_needle(value: Value | None, unit: str) -> Needle | None:
+    if not isinstance(value, Normal):
+        return None
+    give = expanded(value.u)
+    return Needle(value.v, give, f"{value.v:.2f}", f"± {give:.2f} {unit}".rstrip(), "")
+
+
+def round_log(history: History, row: Row, shown: Readout, proposal: Proposal | None, say: Speech) -> RoundLog:
     """The rounds downward on the strip's own scale; older ones fold when there are many."""
     rows = [
-        _log_row(history.rounds[i - 1] if i else None, r, history, say) for i, r in enumerate(history.rounds)
+        _log_row(history.rounds[i - 1] if i else None, r, history, row, shown.unit, say)
+        for i, r in enumerate(history.rounds)
     ]
     folded = len(rows) - (LOG_ROWS - 1)
     if folded > 1:
         rows = [LogRow(f"Rounds 1 to {folded}", "folded", None, None), *rows[folded:]]
     if proposal is not None and proposal.best is not None and not proposal.stay:
-        state = proposal.best.state
-        move = ""
-        if history.last.state is not None:
-            move = text_of(adjust(history.knob, history.last.state, state, say)).strip().rstrip(".")
+        states = proposal.best.states
         rows.append(
             LogRow(
                 label=f"Round {history.last.number + 1}",
-                pack=_state_words(history, state, say),
+                pack=_state_words(history, states, say),
                 found=None,
-                predicted=landing(proposal, say),
-                move=move,
+                predicted=landing(proposal, row.key, say, row.quantity),
+                move=_move_words(history, history.last.states, states, say),
                 remark="expected",
             )
         )
-    return RoundLog(shown.lo, shown.hi, tuple(rows), shown.window, shown.aim)
+    return RoundLog(shown.lo, shown.hi, tuple(rows), shown.window, shown.aim, row.label)
 
 
-def _state_words(history: History, state: object, say: Speech) -> str:
-    if isinstance(state, tuple):
-        return f"pack {say.size(from_nm(sum(state)))}"
-    return f"{history.knob.noun} {say.size(float(state))}" if isinstance(state, float | int) else ""
+def _move_words(
+    history: History, before: Mapping[str, State] | None, after: Mapping[str, State] | None, say: Speech
+) -> str:
+    if before is None or after is None:
+        return ""
+    return text_of(adjust_all(history.knobs, before, after, say)).strip().rstrip(".")
 
 
-def _log_row(before: Round | None, r: Round, history: History, say: Speech) -> LogRow:
-    predicted = None
-    remark = ""
-    if r.predicted is not None:
-        p = r.predicted
-        predicted = Band(p.v - 2 * p.u, p.v + 2 * p.u, say.number(p.v), p.v)
-        if isinstance(r.found, Normal):
-            gap = r.found.v - p.v
-            side = "more" if gap > 0 else "less"
-            remark = f"{say.number(abs(gap))} {side} than expected {say.number(p.v)}"
-        else:
-            remark = f"expected {say.number(p.v)}"
+def _state_words(history: History, states: Mapping[str, State] | None, say: Speech) -> str:
+    if states is None:
+        return ""
+    nouns = {"pack": "pack", "pair": "packs"}
+    return "; ".join(
+        f"{nouns.get(k.domain.sort, k.noun)} {states[k.key].label(say)}"
+        for k in history.knobs
+        if k.key in states
+    )
+
+
+def _log_row(before: Round | None, r: Round, history: History, row: Row, unit: str, say: Speech) -> LogRow:
+    def said(v: float) -> str:
+        return say.number(v) if row.quantity == "length" else f"{v:.2f}"
+
+    found, p = r.values.get(row.key), r.promised.get(row.key)
+    predicted, remark = None, ""
+    if p is not None:
+        predicted = Band(p.v - expanded(p.u), p.v + expanded(p.u), said(p.v), p.v)
+        remark = f"expected {said(p.v)}"
+        if isinstance(found, Normal):
+            gap = found.v - p.v
+            remark = f"{said(abs(gap))} {'more' if gap > 0 else 'less'} than expected {said(p.v)}"
     if r.held_out:
         remark += " · held out"
-    move = ""
-    if before is not None and before.state is not None and r.state is not None:
-        move = text_of(adjust(history.knob, before.state, r.state, say)).strip().rstrip(".")
-    target = r.outcome.target()
-    value = target.value if target else r.found
+    result = r.outcome.result(row.key)
+    value = result.value if result else found
+    shown = needle(value, "", say) if row.quantity == "length" else plain_needle(value, unit)
     return LogRow(
         label=f"Round {r.number}",
-        pack=_state_words(history, r.state, say),
-        found=needle(value, "", say),
+        pack=_state_words(history, r.states, say),
+        found=shown,
         predicted=predicted,
-        move=move,
+        move=_move_words(history, before.states if before else None, r.states, say),
         remark=remark,
         held_out=r.held_out,
     )
 
 
-def pack(history: History, proposal: Proposal | None, stock: dict[int, int], say: Speech) -> Pack | None:
-    """The pack now, and after the proposed move, to scale."""
-    now = history.last.state
-    if not isinstance(now, tuple):
-        return None
-    label = say.size(position(now))
-    after = proposal.best.state if proposal and proposal.best and not proposal.stay else None
-    if not isinstance(after, tuple) or sorted(after) == sorted(now):
+def packs(
+    history: History, proposal: Proposal | None, drawers: Mapping[str, Mapping[int, int]], say: Speech
+) -> list[Pack]:
+    """Every pack now, and after the proposed move, to scale; `drawers` by adjuster."""
+    if history.last.states is None:
+        return []
+    moving = proposal.best.states if proposal and proposal.best and not proposal.stay else {}
+    drawn = []
+    for knob in history.knobs:
+        now, after = history.last.states[knob.key], moving.get(knob.key)
+        then = after.packs if after else now.packs
+        titles = [knob.title] if len(now.packs) == 1 else [f"{knob.title}, {side}" for side in SIDES]
+        for title, was, will in zip(titles, now.packs, then, strict=False):
+            drawn.append(_pack(knob, title, was, will, drawers.get(knob.key, {}), say))
+    return drawn
+
+
+def _pack(
+    knob: Knob,
+    title: str,
+    now: tuple[int, ...],
+    after: tuple[int, ...],
+    drawer: Mapping[int, int],
+    say: Speech,
+) -> Pack:
+    label = say.size(from_nm(sum(now)))
+    under = knob.sense != -1
+    if sorted(after) == sorted(now):
         kept = tuple(Plate(from_nm(t), say.size(from_nm(t))) for t in stacked(now))
-        return Pack(history.knob.title, kept, label, under_cover=history.knob.sense != -1)
+        return Pack(title, kept, label, under_cover=under)
     out, new = change(now, after)
-    by = position(after) - position(now)
+    by = from_nm(sum(after) - sum(now))
     return Pack(
-        title=history.knob.title,
+        title=title,
         now=_plates(now, out, "out", say),
         now_label=label,
         after=_plates(after, new, "new", say),
-        after_label=say.size(position(after)),
+        after_label=say.size(from_nm(sum(after))),
         change_label=f"{'+' if by > 0 else ''}{say.size(by)}",
-        under_cover=history.knob.sense != -1,
-        drawer_label=_drawer_words(new, stock, say),
+        under_cover=under,
+        drawer_label=_drawer_words(new, drawer, say),
     )
 
 
-def _plates(state: tuple[int, ...], moved: list[int], role: str, say: Speech) -> tuple[Plate, ...]:
+def _plates(
+    state: tuple[int, ...], moved: list[int], role: Literal["out", "new"], say: Speech
+) -> tuple[Plate, ...]:
     left = list(moved)
     plates = []
     for t in stacked(state):
         is_moved = t in left
         if is_moved:
             left.remove(t)
-        plates.append(Plate(from_nm(t), say.size(from_nm(t)), role if is_moved else "kept"))  # type: ignore[arg-type]
+        plates.append(Plate(from_nm(t), say.size(from_nm(t)), role if is_moved else "kept"))
     return tuple(plates)
 
 
-def _drawer_words(new: list[int], stock: dict[int, int], say: Speech) -> str:
+def _drawer_words(new: list[int], stock: Mapping[int, int], say: Speech) -> str:
     if not new:
         return ""
     counts = [f"{stock.get(t, 0)} of {say.size(from_nm(t))}" for t in sorted(set(new), reverse=True)]

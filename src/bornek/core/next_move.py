@@ -2,27 +2,44 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from bornek.core.advice.propose import Proposal
+from bornek.core.advice.propose import Candidate, Proposal
 from bornek.core.advice.reconcile import Surprise
-from bornek.core.advice.replay import History
-from bornek.core.phrases import Say, Span, adjust, chance, expecting, plain
-from bornek.core.quantities import Speech, from_nm
-from bornek.core.settings.kind import Candidate, Guide, Outcome, Packs, Setting, speech
-from bornek.core.settings.records import Context, State
+from bornek.core.advice.replay import History, Row
+from bornek.core.phrases import Say, Span, adjust_all, chance, lower_first, plain, value_and_give
+from bornek.core.quantities import Speech
+from bornek.core.settings.kind import Guide, Outcome, Setting, speech
+from bornek.core.settings.records import Context
+from bornek.core.settings.state import StateView, show_state
 from bornek.core.windows import Normal
+
+SAME_CHANCE = 0.005
+"""Chances closer than this are not told apart."""
+
+
+@dataclass(frozen=True)
+class Expected:
+    """One quantity after a move: value and standard uncertainty in its own unit, and in words."""
+
+    row: str
+    label: str
+    v: float
+    u: float
+    p_in: float
+    words: str
 
 
 @dataclass(frozen=True)
 class Option:
-    """One state with what to expect of it and why it is or is not the pick."""
+    """What every adjuster could be brought to, what to expect of it and why it is or is not the pick.
+    `p_in` is the chance that every quantity lands in."""
 
-    state: State
+    states: Mapping[str, StateView]
     label: str
     say: Say
-    v: float
-    u: float
+    expected: tuple[Expected, ...]
     p_in: float
     p_harm: float
     expect: str
@@ -48,34 +65,60 @@ class Next:
 
 
 def describe_option(history: History, c: Candidate, say: Speech, best: Candidate | None) -> Option:
-    now = history.last.state
+    now = history.last.states
     assert now is not None
-    total = c.state
-    label = say.size(from_nm(sum(total))) if isinstance(total, tuple) else say.size(float(total))
+    expected = tuple(
+        Expected(
+            row=row.key,
+            label=row.label,
+            v=p.v,
+            u=p.u,
+            p_in=p.p_in,
+            words=value_and_give(p, row.quantity, say),
+        )
+        for row in history.rows
+        if (p := c.predicted.get(row.key)) is not None
+    )
     return Option(
-        state=c.state,
-        label=label,
-        say=adjust(history.knob, now, c.state, say),
-        v=c.predicted.v,
-        u=c.predicted.u,
-        p_in=c.predicted.p_in,
+        states={k.key: show_state(c.states[k.key], say) for k in history.knobs},
+        label="; ".join(c.states[k.key].label(say) for k in history.knobs),
+        say=adjust_all(history.knobs, now, c.states, say),
+        expected=expected,
+        p_in=c.p_in,
         p_harm=c.p_harm,
-        expect=expecting(c.predicted, say),
+        expect=_expect_words(expected),
         why=_why_not(history, c, best, say),
     )
 
 
+def _expect_words(expected: Sequence[Expected]) -> str:
+    if len(expected) == 1:
+        return f"Expect {expected[0].words}."
+    return f"Expect {'; '.join(f'{lower_first(e.label)} {e.words}' for e in expected)}."
+
+
+def _outside(history: History, c: Candidate) -> tuple[Row, str] | None:
+    """The first quantity that is expected outside its window, and on which side."""
+    for row in history.rows:
+        v = c.predicted[row.key].v
+        if not row.window.holds(v):
+            return row, "below" if row.window.lo is not None and v < row.window.lo else "above"
+    return None
+
+
 def _why_not(history: History, c: Candidate, best: Candidate | None, say: Speech) -> str:
     """Why this one was not picked, in words."""
-    lands = f"{chance(c.predicted.p_in)} that it lands in"
+    lands = f"{chance(c.p_in)} that it lands in"
     if best is None or c is best:
         return lands
-    if not history.window.holds(c.predicted.v):
-        side = "below" if history.window.lo is not None and c.predicted.v < history.window.lo else "above"
-        return f"would land {side} the window; {lands}"
-    if c.predicted.p_in < best.predicted.p_in - 0.005:
+    outside = _outside(history, c)
+    if outside is not None:
+        row, side = outside
+        what = f"the {lower_first(row.label)} " if len(history.rows) > 1 else ""
+        return f"{what}would land {side} the window; {lands}"
+    if c.p_in < best.p_in - SAME_CHANCE:
         return f"nearer the edge; {lands}"
-    if c.p_harm > best.p_harm + 0.005:
+    if c.p_harm > best.p_harm + SAME_CHANCE:
         return f"likelier to go too tight; {lands}"
     if c.handled > best.handled:
         return f"more shims to handle; {lands}"
@@ -96,14 +139,12 @@ def describe_move(history: History, p: Proposal, say: Speech) -> Move:
         missing = f"A {say.size(p.missing)} shim, not in the drawer, would make it {chance(p.missing_p)}."
     best = describe_option(history, p.best, say, None) if p.best else None
     others = tuple(describe_option(history, c, say, p.best) for c in p.alternatives)
-    return Move(
-        best=best,
-        alternatives=others,
-        stay=p.stay,
-        stay_words=_STAY.get(p.stay, ""),
-        missing=missing,
-        provable=p.provable,
-    )
+    return Move(best, others, p.stay, _STAY.get(p.stay, ""), missing, p.provable)
+
+
+def stops_everything(outcome: Outcome, guide: Guide) -> bool:
+    """A stopped sequence, or a warning that asks for something: no move stands beside it."""
+    return bool(guide.stop) or any(c.action for c in outcome.checks)
 
 
 def next_say(
@@ -121,21 +162,21 @@ def next_say(
         return Next(plain(f"Signed: {outcome.verdict.words}. Nothing is left to do here."), "Take the record")
     if guide.stop:
         return Next(plain(guide.stop), "Stopped", "Nothing counts until it is started again.")
-    for knob in kind.knobs(ctx):
-        if kind.state(ctx, knob.key) is None and not knob.read:
-            what = "Measure the shims that are in now and enter the pack."
-            if not isinstance(knob.domain, Packs):
-                what = f"Measure the {knob.noun} that is in now and enter it."
-            return Next(plain(what), "Before anything is moved", "The as-found state is the baseline.")
     for check in outcome.checks:
         if check.action == "ask":
             return Next(plain(check.sentence), "Asked before it counts", "What was typed is kept.")
+    for knob in kind.knobs(ctx):
+        if kind.state(ctx, knob.key) is None and not knob.read:
+            what = "Measure the shims that are in now and enter the pack."
+            if knob.domain.sort == "position":
+                what = f"Measure the {knob.noun} that is in now and enter it."
+            return Next(plain(what), "Before anything is moved", "The as-found state is the baseline.")
     if odd:
         return Next(plain(odd.sentence + " Say what happened."), "Held out until you say", odd.implied)
     owed = _owed(guide, ctx)
     target = outcome.target()
-    if outcome.next_sentence:
-        return Next(plain(outcome.next_sentence), "First" if owed else "", owed)
+    if outcome.instruct:
+        return Next(plain(outcome.instruct), "First" if owed else "", owed)
     if target is None or target.value is None:
         return Next(plain(f"Read the {_noun(outcome)}. {owed}"), f"Round {ctx.round}", _posture(guide))
     for check in outcome.checks:
@@ -169,6 +210,8 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
                 "Find out why before you move a shim",
                 _proof_words(outcome),
             )
+        if len(history.rows) > 1:
+            return Next(plain("Leave it: everything is in. Sign it."), "Nothing to gain", "")
         return Next(plain(f"Leave it: in, with {spare} to spare. Sign it."), "Nothing to gain", "")
     if p.stay == "censored":
         return Next(
@@ -184,11 +227,8 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
             outcome.verdict.words.capitalize(),
             f"{chance(p.now_in)} that it is truly in as it stands.",
         )
-    assert history.last.state is not None
-    sentence = (
-        *adjust(history.knob, history.last.state, p.best.state, say),
-        Span(expecting(p.best.predicted, say)),
-    )
+    best = describe_option(history, p.best, say, None)
+    sentence = (*best.say, Span(best.expect))
     head = f"First: {owed[0].lower()}{owed[1:]}" if owed else "Then read again"
     return Next(sentence, head, _reasons(history, p, say), bool(owed))
 
@@ -196,12 +236,18 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
 def _reasons(history: History, p: Proposal, say: Speech) -> str:
     assert p.best is not None
     parts = []
-    k, _ = history.belief.response()
     measured = sum(isinstance(r.found, Normal) and not r.held_out for r in history.rounds)
-    if measured > 1:
-        unit = "mm of shim" if isinstance(history.knob.domain, Packs) else "mm"
-        parts.append(f"This unit gives {abs(k):.2f} mm for each {unit}, learned from {measured} rounds.")
-    parts.append(f"{chance(p.best.predicted.p_in)} that it lands in.")
+    if measured > 1 and len(history.knobs) == 1:
+        k, _ = history.row.belief.response()
+        unit = (
+            "mm of shim"
+            if history.knob.domain.sort == "pack"
+            else "degree"
+            if history.knob.unit == "deg"
+            else "mm"
+        )
+        parts.append(f"This unit gives {_gives(abs(k))} mm for each {unit}, learned from {measured} rounds.")
+    parts.append(f"{chance(p.best.p_in)} that {'all land' if len(history.rows) > 1 else 'it lands'} in.")
     if not p.provable:
         parts.append("It cannot be proven with this gauge.")
     if p.seating:
@@ -209,6 +255,11 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
     if p.missing is not None:
         parts.append(f"A {say.size(p.missing)} would make it {chance(p.missing_p)}.")
     return " ".join(parts)
+
+
+def _gives(k: float) -> str:
+    """Two figures that tell something: 0.91 mm a mm, but 0.0056 mm a degree."""
+    return f"{k:.2f}" if k >= 0.1 else f"{k:.2g}"
 
 
 _COUNT = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
@@ -227,11 +278,7 @@ def _owed(guide: Guide, ctx: Context) -> str:
     some = any(s.group == first.group and s.key in filled for s in guide.slots)
     count = _COUNT[n] if n < len(_COUNT) else str(n)
     noun = "reading" if n == 1 else "readings"
-    return f"{count.capitalize()}{' more' if some else ''} {noun}, {_lower_first(first.group)}."
-
-
-def _lower_first(words: str) -> str:
-    return words[:1].lower() + words[1:]
+    return f"{count.capitalize()}{' more' if some else ''} {noun}, {lower_first(first.group)}."
 
 
 def _posture(guide: Guide) -> str:

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from bornek.core.advice.domains import position
 from bornek.core.advice.packs import change
-from bornek.core.quantities import Speech, from_nm
-from bornek.core.settings.kind import Knob
-from bornek.core.settings.records import Predicted, State
+from bornek.core.quantities import Speech, from_nm, signed
+from bornek.core.settings.knobs import Knob
+from bornek.core.settings.records import Predicted
+from bornek.core.settings.state import SIDES, State
+from bornek.core.uncertainty import expanded
 
 
 @dataclass(frozen=True)
@@ -21,6 +22,7 @@ class Span:
 
 
 Say = tuple[Span, ...]
+UNIT_WORDS = {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}
 
 
 def plain(words: str) -> Say:
@@ -61,24 +63,92 @@ def shims(before: Sequence[int], after: Sequence[int], speech: Speech) -> Say:
     return Span(f"Take out {the}"), gone, Span(", put in "), come, Span(". ")
 
 
+def pair(before: State, after: State, speech: Speech) -> Say:
+    """A change of two packs with a fixed total.
+
+    >>> from bornek.core.settings.state import PackPair
+    >>> now, then = PackPair((300_000, 100_000), (200_000,)), PackPair((300_000,), (200_000, 100_000))
+    >>> text_of(pair(now, then, Speech()))
+    'Move the 0.10 from left to right. '
+    """
+    changes = [change(was, will) for was, will in zip(before.packs, after.packs, strict=True)]
+    (left_out, left_new), (right_out, right_new) = changes
+    if not any((left_out, left_new, right_out, right_new)):
+        return plain("Leave both packs; re-seat and read again. ")
+    for gone, come, way in ((left_out, right_new, "left to right"), (right_out, left_new, "right to left")):
+        if gone and gone == come and len(left_out) + len(right_out) == len(gone):
+            the = "the " if len(gone) == 1 else ""
+            return Span(f"Move {the}"), Span(_sizes(gone, speech), True), Span(f" from {way}. ")
+    said: Say = ()
+    for side, was, will in zip(SIDES, before.packs, after.packs, strict=True):
+        if sorted(was) != sorted(will):
+            head, *rest = shims(was, will, speech)
+            said += (Span(f"{side.capitalize()}: {lower_first(head.text)}", head.move), *rest)
+    return said
+
+
 def adjust(knob: Knob, before: State, after: State, speech: Speech) -> Say:
-    """Any knob's change in words."""
-    if isinstance(before, tuple) and isinstance(after, tuple):
-        return shims(before, after, speech)
-    by = position(after) - position(before)
+    """Any knob's change in words, what must come before it first."""
+    first = (Span(f"{knob.first} "),) if knob.first and before != after else ()
+    if knob.domain.sort == "pack":
+        return first + shims(before.packs[0], after.packs[0], speech)
+    if knob.domain.sort == "pair":
+        return first + pair(before, after, speech)
+    return first + _reposition(knob, before, after, speech)
+
+
+def _reposition(knob: Knob, before: State, after: State, speech: Speech) -> Say:
+    by = after.position - before.position
     if abs(by) < 1e-9:
         return plain("Change nothing; re-seat and read again. ")
+    own = knob.more if by > 0 else knob.less
+    size = Span(after.label(speech), True)
+    if own:
+        return Span(f"{own} "), size, Span(". ")
     if knob.unit != "mm":
         turn = "Back off" if by > 0 else "Tighten"
         return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(". ")
-    size = Span(speech.size(position(after)), True)
-    own = knob.more if by > 0 else knob.less
-    if own:
-        return Span(f"{own} "), size, Span(". ")
     if by < 0:
         less = Span(speech.number(abs(by)), True)
         return Span("Grind "), less, Span(f" off the {knob.noun}, to "), size, Span(". ")
     return Span(f"Make a {knob.noun} of "), size, Span(". ")
+
+
+def adjust_all(
+    knobs: Sequence[Knob], before: Mapping[str, State], after: Mapping[str, State], speech: Speech
+) -> Say:
+    """One teardown in words: each adjuster that changes, by its name where there are several."""
+    if len(knobs) == 1:
+        return adjust(knobs[0], before[knobs[0].key], after[knobs[0].key], speech)
+    said: Say = ()
+    for knob in knobs:
+        was, will = before[knob.key], after.get(knob.key, before[knob.key])
+        if was != will:
+            head, *rest = adjust(knob, was, will, speech)
+            said += (Span(f"{knob.title or knob.label}: "), Span(lower_first(head.text), head.move), *rest)
+    return said or plain("Leave everything; re-seat and read again. ")
+
+
+def lower_first(words: str) -> str:
+    return words[:1].lower() + words[1:]
+
+
+def value_and_give(p: Predicted, quantity: str, speech: Speech) -> str:
+    """
+    >>> value_and_give(Predicted(0.085, 0.009), "length", Speech())
+    '0.085, give or take 0.018'
+    >>> value_and_give(Predicted(-0.02, 0.0075), "length", Speech())
+    '0.020 tight, give or take 0.015'
+    >>> value_and_give(Predicted(0.45, 0.05), "number", Speech())
+    '0.45, give or take 0.10'
+    """
+    give = expanded(p.u)
+    if quantity != "length":
+        unit = UNIT_WORDS.get(quantity, "")
+        tail = f" {unit}" if unit else ""
+        return f"{signed(p.v, 2)}{tail}, give or take {signed(give, 2)}"
+    tight = " tight" if p.v < 0 else ""
+    return f"{speech.number(abs(p.v))}{tight}, give or take {speech.spread(give)}"
 
 
 def expecting(p: Predicted, speech: Speech) -> str:
@@ -86,9 +156,7 @@ def expecting(p: Predicted, speech: Speech) -> str:
     >>> expecting(Predicted(0.085, 0.009), Speech()), expecting(Predicted(-0.02, 0.0075), Speech())
     ('Expect 0.085, give or take 0.018.', 'Expect 0.020 tight, give or take 0.015.')
     """
-    give = speech.spread(2 * p.u)
-    tight = " tight" if p.v < 0 else ""
-    return f"Expect {speech.number(abs(p.v))}{tight}, give or take {give}."
+    return f"Expect {value_and_give(p, 'length', speech)}."
 
 
 def chance(p: float) -> str:

@@ -9,6 +9,7 @@ from typing import Literal
 
 from bornek.core.gauges import Gauge
 from bornek.core.quantities import Speech
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import AtMost, Normal, Window
 from bornek.core.working import Sum
 
@@ -84,7 +85,7 @@ def show_budget(total: Sum, parts: Budget, gauge: Gauge, nature: Nature, per_uni
     late = " OVERDUE" if gauge.overdue else ""
     fine.line("Calibration", f"card of {gauge.name}{due}{late}", shown[2])
     squares = " + ".join(f"{x:.{places}f}²" for x in shown)
-    fine.line("Give or take", f"2 × √({squares})", 2 * parts.u * per_unit, main=True)
+    fine.line("Give or take", f"2 × √({squares})", expanded(parts.u) * per_unit, main=True)
     total.lines.extend(fine.lines)
 
 

@@ -41,7 +41,7 @@ class Needle:
 
 
 @dataclass(frozen=True)
-class Strip:
+class Readout:
     """The readout strip: one horizontal scale for every toleranced quantity."""
 
     label: str
@@ -58,7 +58,7 @@ class Strip:
     verdict_words: str = "not read"
     landing: Band | None = None
     verdict_leaning: str = ""
-    type: Literal["strip"] = "strip"
+    type: Literal["readout"] = "readout"
 
 
 @dataclass(frozen=True)
@@ -83,6 +83,7 @@ class RoundLog:
     rows: tuple[LogRow, ...]
     window: Band | None = None
     aim: float | None = None
+    label: str = ""
     type: Literal["log"] = "log"
 
 
@@ -239,4 +240,4 @@ class Table:
     type: Literal["table"] = "table"
 
 
-Scene = Strip | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table
+Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table

@@ -8,18 +8,18 @@ from dataclasses import dataclass
 from bornek.core import draw
 from bornek.core.advice.propose import Proposal, propose
 from bornek.core.advice.reconcile import Surprise, surprise
-from bornek.core.advice.replay import History, replay, slope
-from bornek.core.errors import NotSolved
-from bornek.core.next_move import Move, describe_move, next_say
-from bornek.core.phrases import Say
+from bornek.core.advice.replay import History, slope
+from bornek.core.next_move import Move, describe_move, next_say, stops_everything
+from bornek.core.phrases import UNIT_WORDS, Say
 from bornek.core.quantities import say_quantity
 from bornek.core.readings import Slip
+from bornek.core.reckoning import Reckoning
 from bornek.core.scenes import Scene
 from bornek.core.settings.common import leftovers
 from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
 from bornek.core.settings.records import Context, Entry
 from bornek.core.settings.sifting import Sifted, sift
-from bornek.core.windows import Verdict
+from bornek.core.windows import Verdict, worst
 
 
 @dataclass(frozen=True)
@@ -34,6 +34,8 @@ class Cell:
     accepts: str
     nature: str
     optional: bool
+    options: tuple[tuple[str, str], ...]
+    axes: Mapping[str, str | int]
     status: str
     entries: tuple[Entry, ...]
     shown: str
@@ -46,6 +48,7 @@ class Sheet:
     kind: str
     kind_version: int
     title: str
+    layout: str
     unit: str
     round: int
     cautions: tuple[str, ...]
@@ -73,25 +76,30 @@ class Sheet:
 
 def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     """Everything that page, record and command line say of a setting, from its log alone."""
-    say = speech(ctx)
-    outcome, guide = kind.evaluate(ctx), kind.guide(ctx)
-    history = replay(kind, ctx)
+    return sheet_of(Reckoning(kind, ctx))
+
+
+def sheet_of(r: Reckoning) -> Sheet:
+    """The sheet of a setting of which every round was evaluated once."""
+    kind, ctx, say = r.kind, r.ctx, speech(r.ctx)
+    outcome, guide, history = r.now, r.guide, r.history
     sifted = sift(guide.slots, ctx.now())
     odd = surprise(kind, ctx, history) if history else None
-    target = outcome.target()
-    proposal = _proposal(history, ctx, target) if odd is None else None
+    held = odd is not None or stops_everything(outcome, guide)
+    proposal = propose(history, ctx, _judged(history, outcome)) if history and not held else None
     if guide.next is not None:
         odd = None  # a round half read is not yet a surprise; nor is a move advised on it
     say_now = next_say(kind, ctx, outcome, guide, history, proposal, odd)
     judged = outcome.verdict
     if judged.code == "not_read" and ctx.round > 1:
         judged = Verdict("read_again")
-    knobs = list(kind.knobs(ctx))
-    known = not knobs or all(k.read or kind.state(ctx, k.key) is not None for k in knobs)
+    known = all(k.read or kind.state(ctx, k.key) is not None for k in r.knobs)
+    several = history is not None and (len(history.rows) > 1 or len(history.knobs) > 1)
     return Sheet(
         kind=kind.id,
         kind_version=kind.version,
         title=kind.title,
+        layout=kind.layout,
         unit=ctx.unit,
         round=ctx.round,
         cautions=kind.cautions,
@@ -111,11 +119,17 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
         sign_blockers=_blockers(outcome, guide, sifted, odd, known),
         temporary=tuple(ctx.given.get("temporary") or ()),
         unverified=(*leftovers(ctx.given), *outcome.unverified),
-        response=history.belief.response() if history and len(history.rounds) > 0 else None,
+        response=None if history is None or several else history.row.belief.response(),
         slope=slope(history) if history else None,
         state_known=known,
-        given_brief=_brief(kind, ctx, target),
+        given_brief=_brief(kind, ctx, outcome.target()),
     )
+
+
+def _judged(history: History, outcome: Outcome) -> Verdict:
+    """The verdict over what the adjusters bring in; a proof of another sort is not moved by them."""
+    results = [outcome.result(row.key) for row in history.rows]
+    return worst([r.verdict for r in results if r is not None])
 
 
 def _blockers(
@@ -147,15 +161,6 @@ def _brief(kind: Setting, ctx: Context, target: Result | None) -> tuple[str, ...
     return tuple(lines)
 
 
-def _proposal(history: History | None, ctx: Context, target: Result | None) -> Proposal | None:
-    if history is None or target is None or history.last.state is None:
-        return None
-    try:
-        return propose(history, ctx.stock, target.verdict)
-    except NotSolved:
-        return None
-
-
 def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
     cells = []
     for slot in guide.slots:
@@ -185,6 +190,8 @@ def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
                 accepts=slot.accepts,
                 nature=slot.nature,
                 optional=slot.optional,
+                options=slot.options,
+                axes=slot.axes,
                 status=status,
                 entries=entries,
                 shown=_shown(entries, slot.quantity, ctx),
@@ -209,21 +216,23 @@ def _shown(entries: tuple[Entry, ...], quantity: str, ctx: Context) -> str:
 def _scenes(
     outcome: Outcome, history: History | None, proposal: Proposal | None, ctx: Context
 ) -> tuple[Scene, ...]:
+    """A strip for every quantity with a window, the log of those that are learned, every pack, the kind's own."""
     say = speech(ctx)
+    rows = {row.key: row for row in history.rows} if history else {}
     scenes: list[Scene] = []
     for result in outcome.results:
-        if result.role == "target" and result.quantity == "length":
-            shown = draw.strip(result, history, proposal, say)
-            scenes.append(shown)
-            if history:
-                scenes.append(draw.round_log(history, shown, proposal, say))
+        learned = history if result.key in rows else None
+        if result.quantity == "length" and (result.role == "target" or result.key in rows):
+            shown = draw.readout(result, learned, proposal, say)
         elif result.window is not None and result.quantity != "length":
-            scenes.append(draw.plain_strip(result, _unit_of(result.quantity)))
+            shown = draw.plain_readout(result, UNIT_WORDS.get(result.quantity, ""), learned, proposal)
+        else:
+            continue
+        scenes.append(shown)
+        row = rows.get(result.key)
+        if history and row:
+            scenes.append(draw.round_log(history, row, shown, proposal, say))
     if history:
-        drawn = draw.pack(history, proposal, dict(ctx.stock), say)
-        scenes += [drawn] if drawn else []
+        drawers = {k.key: ctx.drawer(k.places[0]) for k in history.knobs}
+        scenes += draw.packs(history, proposal, drawers, say)
     return (*scenes, *outcome.scenes)
-
-
-def _unit_of(quantity: str) -> str:
-    return {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}.get(quantity, "")

@@ -11,6 +11,7 @@ from typing import Literal
 
 from bornek.core.errors import RangeError
 from bornek.core.quantities import Speech, signed
+from bornek.core.uncertainty import expanded
 
 
 @dataclass(frozen=True)
@@ -20,6 +21,14 @@ class Normal:
     v: float
     u: float
 
+    def __post_init__(self) -> None:
+        if not math.isfinite(self.v) or not self.u >= 0:
+            raise RangeError(
+                f"A value must be finite and its uncertainty not negative (got {self.v} ± {self.u}).",
+                field="value",
+                next_step="Look at the readings and the gauge's card.",
+            )
+
 
 @dataclass(frozen=True)
 class Interval:
@@ -27,6 +36,14 @@ class Interval:
 
     a: float
     b: float
+
+    def __post_init__(self) -> None:
+        if not self.a <= self.b:
+            raise RangeError(
+                f"A bracket's lower end must not lie above its upper end (got {self.a} to {self.b}).",
+                field="value",
+                next_step="Give the end that goes first, then the one that does not.",
+            )
 
 
 @dataclass(frozen=True)
@@ -146,7 +163,7 @@ def verdict(value: Value | None, window: Window | None) -> Verdict:
 
 
 def _normal(value: Normal, lo: float, hi: float) -> Verdict:
-    v, guard = value.v, 2 * value.u
+    v, guard = value.v, expanded(value.u)
     margin = min(v - guard - lo, hi - v - guard)
     if v - guard >= lo and v + guard <= hi:
         return Verdict("in", margin=margin)

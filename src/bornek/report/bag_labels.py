@@ -14,7 +14,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from bornek.core.errors import InputError
 from bornek.report.fonts_in import use_fonts
-from bornek.report.marks import BOLD, INK, INK_2, PLAIN
+from bornek.report.paint import BOLD, INK, INK_2, PLAIN
 
 COLUMNS, ROWS = 2, 6
 MARGIN = 36.0

@@ -6,7 +6,7 @@ from typing import Any
 
 from reportlab.graphics.shapes import Circle, Drawing, Polygon, Rect
 
-from bornek.report.marks import HAIR, INK, INK_2, STEEL, WHITE, words_at
+from bornek.report.paint import HAIR, INK, INK_2, STEEL, WHITE, words_at
 
 TAPER = 0.22
 

@@ -8,7 +8,7 @@ from importlib import resources
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 
-from bornek.report.marks import BOLD, PLAIN
+from bornek.report.paint import BOLD, PLAIN
 
 MATH = "Bornek-Math"
 

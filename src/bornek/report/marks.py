@@ -2,70 +2,36 @@
 
 from __future__ import annotations
 
-from typing import Any
+from reportlab.graphics.shapes import Drawing, Group, Polygon, Rect
 
-from reportlab.graphics.shapes import Drawing, Group, Line, Polygon, Rect, String
-from reportlab.lib.colors import Color, HexColor
-
-INK, STEEL, BLUE = HexColor("#12171A"), HexColor("#C3CBCE"), HexColor("#28338F")
-TINT, YELLOW, HAIR = HexColor("#CDD3F0"), HexColor("#FFC420"), HexColor("#AEB7BB")
-INK_2, RED, WHITE = HexColor("#434C52"), HexColor("#B3260E"), HexColor("#FFFFFF")
-PLAIN, BOLD = "Bornek", "Bornek-Bold"
-PAD = 6.0
-Scene = dict[str, Any]
-
-
-class Scale:
-    """Drawing units along the strip: the only geometry that a renderer does."""
-
-    def __init__(self, lo: float, hi: float, width: float) -> None:
-        self.lo, self.span, self.width = lo, hi - lo, width
-
-    def __call__(self, at: float) -> float:
-        share = min(max((at - self.lo) / self.span, 0.0), 1.0)
-        return PAD + share * (self.width - 2 * PAD)
+from bornek.report.paint import (
+    BLUE,
+    HAIR,
+    INK,
+    INK_2,
+    PAD,
+    STEEL,
+    TINT,
+    WHITE,
+    YELLOW,
+    Scale,
+    Scene,
+    box,
+    stroke,
+    words_at,
+)
 
 
-def words_at(
-    x: float,
-    y: float,
-    text: str,
-    size: float = 8,
-    bold: bool = False,
-    anchor: str = "start",
-    colour: Color = INK,
-) -> String:
-    return String(
-        x, y, text, fontName=BOLD if bold else PLAIN, fontSize=size, textAnchor=anchor, fillColor=colour
-    )
-
-
-def _line(
-    x1: float,
-    y1: float,
-    x2: float,
-    y2: float,
-    width: float,
-    colour: Color = INK,
-    dash: list[int] | None = None,
-) -> Line:
-    return Line(x1, y1, x2, y2, strokeWidth=width, strokeColor=colour, strokeDashArray=dash)
-
-
-def _box(x: float, y: float, w: float, h: float, fill: Color, stroke: Color | None = None) -> Rect:
-    return Rect(x, y, w, h, fillColor=fill, strokeColor=stroke, strokeWidth=1 if stroke else 0)
-
-
-def draw_strip(scene: Scene, width: float) -> Drawing:
+def draw_readout(scene: Scene, width: float) -> Drawing:
     """The readout strip: rule, window, aim, readings, needle and landing."""
     d, x, base, high = Drawing(width, 74), Scale(scene["lo"], scene["hi"], width), 16.0, 24.0
-    d.add(_box(x(scene["lo"]), base, x(scene["hi"]) - x(scene["lo"]), high, STEEL))
+    d.add(box(x(scene["lo"]), base, x(scene["hi"]) - x(scene["lo"]), high, STEEL))
     if scene["window"]:
         w = scene["window"]
-        d.add(_box(x(w["lo"]), base, x(w["hi"]) - x(w["lo"]), high, BLUE))
+        d.add(box(x(w["lo"]), base, x(w["hi"]) - x(w["lo"]), high, BLUE))
         for end, is_open in ((w["lo"], w["open_lo"]), (w["hi"], w["open_hi"])):
             if not is_open:
-                d.add(_line(x(end), base, x(end), base + high + 8, 1.5, BLUE))
+                d.add(stroke(x(end), base, x(end), base + high + 8, 1.5, BLUE))
         far_left = scene["needle"] is not None and x(scene["needle"]["at"]) > width / 2
         d.add(
             words_at(
@@ -79,17 +45,17 @@ def draw_strip(scene: Scene, width: float) -> Drawing:
         )
     for tick in scene["ticks"]:
         long = bool(tick["label"])
-        d.add(_line(x(tick["at"]), base, x(tick["at"]), base + (6 if long else 3), 0.7))
+        d.add(stroke(x(tick["at"]), base, x(tick["at"]), base + (6 if long else 3), 0.7))
         if long:
             d.add(words_at(x(tick["at"]), base - 9, tick["label"], 7, anchor="middle", colour=INK_2))
-    d.add(_line(x(scene["lo"]), base, x(scene["hi"]), base, 1.2))
+    d.add(stroke(x(scene["lo"]), base, x(scene["hi"]), base, 1.2))
     if scene["aim"] is not None:
-        d.add(_line(x(scene["aim"]), base, x(scene["aim"]), base + high, 1, WHITE))
+        d.add(stroke(x(scene["aim"]), base, x(scene["aim"]), base + high, 1, WHITE))
     for reading in scene["readings"]:
-        d.add(_line(x(reading), base + high, x(reading), base + high - 9, 1.2))
+        d.add(stroke(x(reading), base + high, x(reading), base + high - 9, 1.2))
     if scene["landing"]:
         a = scene["landing"]
-        d.add(_box(x(a["lo"]), base + 3, x(a["hi"]) - x(a["lo"]), 7, YELLOW, INK))
+        d.add(box(x(a["lo"]), base + 3, x(a["hi"]) - x(a["lo"]), 7, YELLOW, INK))
     if scene["needle"]:
         _needle(d, scene["needle"], x, base + high)
     return d
@@ -97,12 +63,12 @@ def draw_strip(scene: Scene, width: float) -> Drawing:
 
 def _needle(d: Drawing, n: Scene, x: Scale, top: float) -> None:
     at = x(n["at"])
-    d.add(_line(at, top, at, top + 30, 1.8))
+    d.add(stroke(at, top, at, top + 30, 1.8))
     d.add(Polygon([at - 4, top + 8, at + 4, top + 8, at, top], fillColor=INK, strokeWidth=0))
     lo, hi = x(n["at"] - n["give"]), x(n["at"] + n["give"])
-    d.add(_line(lo, top + 12, hi, top + 12, 1.5))
+    d.add(stroke(lo, top + 12, hi, top + 12, 1.5))
     for end in (lo, hi):
-        d.add(_line(end, top + 9, end, top + 15, 1.5))
+        d.add(stroke(end, top + 9, end, top + 15, 1.5))
     right = at < x.width * 0.6
     d.add(
         words_at(
@@ -122,9 +88,9 @@ def draw_pack(scene: Scene, width: float) -> Drawing:
     scale = min(60.0, 90.0 / max(sum(p["thickness"] for p in plates), 0.3))
     heights = [max(p["thickness"] * scale, 5.0) for p in plates]
     d, y = Drawing(width, sum(heights) + 24), 10.0
-    d.add(_box(PAD, 4, width - 2 * PAD, 6, HAIR))
+    d.add(box(PAD, 4, width - 2 * PAD, 6, HAIR))
     for plate, height in zip(plates, heights, strict=True):
-        d.add(_box(PAD + 14, y, width - 60, height, STEEL, INK))
+        d.add(box(PAD + 14, y, width - 60, height, STEEL, INK))
         d.add(words_at(width - 40, y + height / 2 - 3, plate["label"], 8, True))
         y += height
     d.add(words_at(PAD, y + 5, f"pack {scene['now_label']}", 8, True))
@@ -137,14 +103,14 @@ def draw_log(scene: Scene, width: float) -> Drawing:
     d, x = Drawing(width, len(rows) * step + 6), Scale(scene["lo"], scene["hi"], width)
     if scene["window"]:
         w = scene["window"]
-        d.add(_box(x(w["lo"]), 0, x(w["hi"]) - x(w["lo"]), len(rows) * step, TINT))
+        d.add(box(x(w["lo"]), 0, x(w["hi"]) - x(w["lo"]), len(rows) * step, TINT))
     before: tuple[float, float] | None = None
     for i, row in enumerate(rows):
         y = (len(rows) - i - 0.5) * step
         d.add(words_at(PAD, y + 3, f"{row['label']}  {row['pack']}", 7.5))
         if row["predicted"]:
             p = row["predicted"]
-            d.add(_box(x(p["lo"]), y - 3, x(p["hi"]) - x(p["lo"]), 6, YELLOW, INK))
+            d.add(box(x(p["lo"]), y - 3, x(p["hi"]) - x(p["lo"]), 6, YELLOW, INK))
         if row["found"]:
             before = _found(d, row, x, y, before)
     return d
@@ -155,10 +121,10 @@ def _found(
 ) -> tuple[float, float]:
     at = x(row["found"]["at"])
     if before is not None:
-        d.add(_line(before[0], before[1], at, y, 1))
+        d.add(stroke(before[0], before[1], at, y, 1))
     mark = Group()
     mark.add(
-        _line(
+        stroke(
             x(row["found"]["at"] - row["found"]["give"]),
             y,
             x(row["found"]["at"] + row["found"]["give"]),
@@ -173,9 +139,6 @@ def _found(
     start = x(row["predicted"]["hi"]) + 6 if right and row["predicted"] else at + (10 if right else -10)
     start = max(start, at + 10) if right else start
     wide = 5.0 * len(label)
-    d.add(_box(start if right else start - wide, y - 5, wide, 10, WHITE))
+    d.add(box(start if right else start - wide, y - 5, wide, 10, WHITE))
     d.add(words_at(start, y - 3, label, 8, True, "start" if right else "end"))
     return at, y
-
-
-DRAWERS = {"strip": draw_strip, "pack": draw_pack, "log": draw_log}

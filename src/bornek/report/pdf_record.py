@@ -7,15 +7,13 @@ from datetime import datetime
 from typing import Any
 from xml.sax.saxutils import escape
 
-from reportlab.graphics.shapes import Drawing
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.platypus import Flowable, KeepTogether, Paragraph, SimpleDocTemplate, Spacer, Table, TableStyle
 
-from bornek.report.flank_mark import draw_flank
+from bornek.report.drawers import draw
 from bornek.report.fonts_in import MATH, use_fonts
-from bornek.report.marks import BOLD, DRAWERS, HAIR, INK, INK_2, PLAIN
-from bornek.report.section_mark import draw_section
+from bornek.report.paint import BOLD, HAIR, INK, INK_2, PLAIN
 
 WIDTH = A4[0] - 96
 _BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
@@ -63,7 +61,7 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
     if job["known"]:
         story.insert(3, _text(f"Known: {job['known']}"))
     if job["section"]["shapes"]:
-        story += [Spacer(0, 8), draw_section(job["section"], WIDTH)]
+        story += [Spacer(0, 8), draw(job["section"], WIDTH)]
     story += _strip(record)
     for setting in record["settings"]:
         story += _setting(setting)
@@ -82,7 +80,7 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
         story += [_text("Inspection", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
     painted = [f for f in record["flanks"] if f["patches"][0]["points"]]
     if painted:
-        story += [_text("Contact as found", _ZONE), *(draw_flank(f, 240) for f in painted)]
+        story += [_text("Contact as found", _ZONE), *(draw(f, WIDTH) for f in painted)]
     if record["draft"]:
         rows = [[str(s["number"]), s["label"], s["words"]] for s in record["draft"]]
         story += [_text("First draft of the build order", _ZONE), _grid(rows, [30, 170, WIDTH - 200])]
@@ -110,7 +108,7 @@ def _setting(s: dict[str, Any]) -> list[Flowable]:
         ),
         Spacer(0, 6),
     ]
-    drawn = [_drawing(scene) for scene in sheet["scenes"] if scene["type"] in DRAWERS]
+    drawn = [draw(scene, WIDTH) for scene in sheet["scenes"]]
     story: list[Flowable] = [KeepTogether([*head, *drawn[:1]]), *drawn[1:]]
     for result in sheet["outcome"]["results"]:
         story += _working(result)
@@ -122,11 +120,6 @@ def _setting(s: dict[str, Any]) -> list[Flowable]:
         if lines:
             story += [_text(title, _ZONE), *(_text(line) for line in lines)]
     return story
-
-
-def _drawing(scene: dict[str, Any]) -> Drawing:
-    width = 190.0 if scene["type"] == "pack" else WIDTH
-    return DRAWERS[scene["type"]](scene, width)
 
 
 def _working(result: dict[str, Any]) -> list[Flowable]:

@@ -6,12 +6,22 @@ from typing import Any
 
 from reportlab.graphics import renderSVG
 from reportlab.graphics.shapes import Drawing, Group, Line, Polygon, PolyLine, Rect
-from reportlab.lib.colors import HexColor
 
 from bornek.report.fonts_in import use_fonts
-from bornek.report.marks import BLUE, HAIR, INK, INK_2, RED, STEEL, WHITE, YELLOW, words_at
+from bornek.report.paint import (
+    CUT,
+    GROUND,
+    HAIR,
+    INK,
+    INK_2,
+    PLATE,
+    STEEL,
+    WHITE,
+    YELLOW,
+    verdict_fill,
+    words_at,
+)
 
-CUT, PLATE, GROUND = HexColor("#D3DADC"), HexColor("#F8F9F8"), HexColor("#DCE1E2")
 FILL = {"cut": CUT, "part": STEEL, "shaft": STEEL, "race": PLATE, "roller": HAIR, "seal": INK, "shim": PLATE}
 HATCH = 9.0
 Scene = dict[str, Any]
@@ -90,7 +100,7 @@ def _flag(d: Drawing, flag: Scene, height: float, k: float) -> None:
     d.add(Rect(sx * k - 2.5, (height - sy) * k - 2.5, 5, 5, rx=2.5, ry=2.5, fillColor=WHITE, strokeColor=INK))
     d.add(Rect(x, y, w, h, fillColor=PLATE, strokeColor=INK, strokeWidth=1.2))
     d.add(words_at(x + w * 0.16, y + h / 2 - 7 * k, str(flag["number"]), 22 * k, True, "middle"))
-    state = {"in": BLUE, "out_high": RED, "out_low": RED}.get(flag["state"])
+    state = verdict_fill(flag["state"])
     if state is not None:
         d.add(Rect(x + w * 0.32, y, w * 0.68, h, fillColor=state, strokeColor=INK, strokeWidth=1.2))
     words = flag["words"] or "no setting"

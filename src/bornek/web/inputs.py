@@ -69,6 +69,14 @@ class GivenIn(Schema):
     seen = _seen()
 
 
+class FormIn(Schema):
+    """The answers so far, as typed; `job` offers its places where a field asks for one."""
+
+    given = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
+    job = fields.String(load_default="", validate=validate.Length(max=60))
+
+
 class SignatureIn(Schema):
     id = _id()
     remark = _words()
@@ -76,7 +84,9 @@ class SignatureIn(Schema):
 
 
 class ExpectIn(Schema):
-    state = fields.Raw(required=True, allow_none=False)
+    """`states` by adjuster; what is left out stays as it is."""
+
+    states = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
 
 
 class JobIn(Schema):

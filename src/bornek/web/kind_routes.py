@@ -11,7 +11,10 @@ from flask_smorest import Blueprint
 from bornek.core.compute import compute, input_schema
 from bornek.core.settings.registry import kinds
 from bornek.core.sheet import Sheet
+from bornek.services.shop.forms import FormView, view_form
 from bornek.web.documents import shows
+from bornek.web.inputs import FormIn
+from bornek.web.wire import wire
 
 blp = Blueprint("kinds", __name__, url_prefix="/api/kinds", description="Kinds of setting")
 
@@ -40,6 +43,13 @@ def index() -> Response:
             for k in kinds()
         ]
     )
+
+
+@blp.post("/<kind_id>/form")
+@blp.arguments(FormIn)
+@shows(blp, FormView, 400, 404, 415, 422)
+def form(sent: dict[str, Any], kind_id: str) -> Response:
+    return wire().read(view_form, kind_id, sent)
 
 
 @blp.post("/<kind_id>/compute")

@@ -62,4 +62,4 @@ def sign(sent: dict[str, Any], setting_id: str) -> Response:
 @blp.doc(parameters=HEADERS[:0])
 @shows(blp, Expectation, 400, 404, 415, 422)
 def expect(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().read_today(expect_move, setting_id, sent["state"])
+    return wire().read_today(expect_move, setting_id, sent)

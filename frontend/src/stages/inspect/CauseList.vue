@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Causes in the order of their evidence, for and against; no figure is put on them. */
 import type { InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; view: InspectView }>();
 const leads = (key: string) => props.view.diagnosis.leading.includes(key);

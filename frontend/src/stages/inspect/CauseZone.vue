@@ -2,7 +2,7 @@
 /** Evidence ticked, causes ranked by it, what would tell two apart, the holds put on the build. */
 import { computed } from "vue";
 import type { InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import CauseList from "./CauseList.vue";
 import EvidenceRow from "./EvidenceRow.vue";
 import HoldList from "./HoldList.vue";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One piece of evidence: seen, looked for in vain, or not looked at. A tap goes on to the next. */
 import type { EvidenceView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; evidence: EvidenceView }>();
 const say = (seen: string) =>

@@ -2,7 +2,7 @@
 /** Folds of a lock washer, counted: a tab is folded once. */
 import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();
 const text = (n: number | null) => (n === null ? "" : String(n));

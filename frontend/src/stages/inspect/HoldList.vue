@@ -2,7 +2,7 @@
 /** Holds on the build; each is cleared in words. */
 import { ref } from "vue";
 import type { InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 defineProps<{ desk: InspectDesk; holds: InspectView["holds"] }>();
 const words = ref<Record<string, string>>({});

@@ -2,7 +2,7 @@
 /** One look-for at a time, large: graded by a key or a tap, then the next one. */
 import { computed, ref, watch } from "vue";
 import type { InspectPart, InspectView, LookView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import { useKeys } from "../../composables/useKeys";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart; grades: InspectView["grades"] }>();

@@ -2,7 +2,7 @@
 /** A part that must be had: number, substitutes, supplier, promise. */
 import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();
 const order = reactive({ number: props.part.number, supplier: "", promised: "", count: props.part.count });

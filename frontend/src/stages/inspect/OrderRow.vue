@@ -2,7 +2,7 @@
 /** One order: its promise, and what came, checked against the old part. */
 import { reactive, ref } from "vue";
 import type { OrderView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; order: OrderView; unit: string }>();
 const open = ref(false);

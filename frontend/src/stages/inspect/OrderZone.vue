@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Orders and send-outs of this job. */
 import type { InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import OrderRow from "./OrderRow.vue";
 
 defineProps<{ desk: InspectDesk; view: InspectView }>();

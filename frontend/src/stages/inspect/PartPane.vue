@@ -2,7 +2,7 @@
 /** One part large: what is looked for, the verdict of both schools, fits, teeth, seal, order. */
 import { computed, ref } from "vue";
 import type { InspectPart, InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import FitList from "./FitList.vue";
 import FoldsForm from "./FoldsForm.vue";
 import LookGrader from "./LookGrader.vue";
@@ -45,7 +45,7 @@ async function chosen(event: Event) {
     <LookGrader :desk="desk" :part="part" :grades="view.grades" />
     <VerdictBlock :desk="desk" :part="part" @next="$emit('next')" />
     <OrderForm v-if="must" :desk="desk" :part="part" />
-    <FitList :desk="desk" :part="part" :job="view.job" />
+    <FitList :desk="desk" :part="part" :view="view" />
     <TeethPane v-if="part.teeth" :desk="desk" :part="part.key" :teeth="part.teeth" :damages="view.damages" />
     <FoldsForm v-if="part.folds_asked" :desk="desk" :part="part" />
     <SealForm v-if="part.seal_asked" :desk="desk" :part="part" :unit="view.job.length_unit" />

@@ -2,7 +2,7 @@
 /** The parts with their verdicts; one of them large. */
 import { computed, nextTick, onMounted, watch } from "vue";
 import type { InspectView } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import { useKeys } from "../../composables/useKeys";
 import PartPane from "./PartPane.vue";
 import PartRow from "./PartRow.vue";

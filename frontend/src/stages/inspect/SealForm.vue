@@ -2,7 +2,7 @@
 /** A seal's running track: clear of the groove, lip to the oil, cavity filled in part. */
 import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart; unit: string }>();
 const old = props.part.seal;

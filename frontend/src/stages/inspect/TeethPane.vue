@@ -2,7 +2,7 @@
 /** Which teeth, which flank, what damage; and which teeth of the mate they meet. */
 import { computed, ref } from "vue";
 import type { InspectView, TeethView, ToothMark } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import ToothRingMark from "../../marks/ToothRingMark.vue";
 
 const props = defineProps<{

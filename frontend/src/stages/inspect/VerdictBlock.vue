@@ -2,7 +2,7 @@
 /** What the school in force says, what the other would, and the verdict that is gone by. */
 import { computed, nextTick, ref, watch } from "vue";
 import type { InspectPart } from "../../api/client";
-import type { InspectDesk } from "../../composables/useInspect";
+import type { InspectDesk } from "./useInspect";
 import { useKeys } from "../../composables/useKeys";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();

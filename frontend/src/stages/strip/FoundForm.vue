@@ -3,7 +3,7 @@
 import { computed } from "vue";
 import { RouterLink } from "vue-router";
 import type { BaselineView, StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import DistanceForm from "./DistanceForm.vue";
 import PackForm from "./PackForm.vue";
 import WitnessForm from "./WitnessForm.vue";

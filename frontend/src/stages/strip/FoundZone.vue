@@ -2,7 +2,7 @@
 /** The as-found capture: the section with what is still to find, the list, and one thing at a time. */
 import { computed, ref, watch } from "vue";
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import FlankMark from "../../marks/FlankMark.vue";
 import SectionMark from "../../marks/SectionMark.vue";
 import FoundForm from "./FoundForm.vue";

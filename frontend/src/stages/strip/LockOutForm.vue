@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { reactive } from "vue";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 
 const props = defineProps<{ desk: StripDesk }>();
 const draft = reactive({ points: "", key_holder: "" });

@@ -2,7 +2,7 @@
 /** Loose items: dropped, found, accounted for. An open one keeps the job from being closed. */
 import { reactive, ref } from "vue";
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 
 const props = defineProps<{ desk: StripDesk; view: StripView }>();
 const draft = reactive({ what: "", where: "" });

@@ -2,7 +2,7 @@
 /** Photos: taken in by content, shown small, opened whole. */
 import { computed, ref } from "vue";
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import PartChoice from "./PartChoice.vue";
 
 const props = defineProps<{ desk: StripDesk; view: StripView }>();

@@ -2,7 +2,7 @@
 /** One part comes off: how, tag, side, which way, what stays with it, which bag. */
 import { computed, reactive, ref } from "vue";
 import type { PartView, StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import LetGoPanel from "./LetGoPanel.vue";
 
 const props = defineProps<{ desk: StripDesk; part: PartView; view: StripView }>();

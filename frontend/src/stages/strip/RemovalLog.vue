@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 
 defineProps<{ desk: StripDesk; view: StripView }>();
 </script>

@@ -2,7 +2,7 @@
 /** Parts as they come off, counted against the list; what each removal would end is asked first. */
 import { computed, ref } from "vue";
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import RemovalForm from "./RemovalForm.vue";
 import RemovalLog from "./RemovalLog.vue";
 

@@ -3,13 +3,12 @@
 import { ref } from "vue";
 import type { BaselineView } from "../../api/client";
 import FlankPainter from "../../marks/FlankPainter.vue";
-import { FLANK } from "../../marks/flankShape";
+import { bareFlank } from "../../marks/flankShape";
 
 const props = defineProps<{ item: BaselineView }>();
 const emit = defineEmits<{ write: [body: Record<string, unknown>] }>();
-const bare = () => Array.from({ length: FLANK.rows }, () => Array.from({ length: FLANK.columns }, () => 0));
-const drive = ref(bare());
-const coast = ref(bare());
+const drive = ref(bareFlank());
+const coast = ref(bareFlank());
 const ran = ref("");
 const remark = ref("");
 const answers = ["well", "badly", "cannot tell"];

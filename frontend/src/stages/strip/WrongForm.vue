@@ -2,7 +2,7 @@
 /** What was missing or already wrong before anyone touched it. */
 import { reactive } from "vue";
 import type { StripView } from "../../api/client";
-import type { StripDesk } from "../../composables/useStrip";
+import type { StripDesk } from "./useStrip";
 import PartChoice from "./PartChoice.vue";
 
 const props = defineProps<{ desk: StripDesk; view: StripView }>();

@@ -19,10 +19,16 @@ from scipy.special import log_ndtr, ndtr
 Floats = NDArray[np.floating[Any]]
 
 FIRST_SD_UM = 1000.0
+"""Nothing is known of where the setting stands before it was read."""
+NARROW_SHARE = 0.8
+"""How far the declared prior of a response is trusted; the rest goes to a wider one."""
 OUTLIER_SHARE = 0.05
+"""One round in twenty is wild: a miscount, a slip, a bad seat."""
 OUTLIER_SD_UM = 60.0
 KEPT = 24
+"""Hypotheses that are carried on; more change no decision of the benchmark."""
 SCATTER_BANK_UM = ((3.5, 0.3), (6.5, 0.4), (10.0, 0.3))
+"""Scatter of taking it apart and putting it together again, with weights, until it shows itself."""
 
 
 @dataclass(frozen=True)
@@ -60,32 +66,35 @@ class Belief:
 
 def start(
     k0: Sequence[float],
-    rho: float,
+    rho: float | Sequence[float],
     s_a: float | None = None,
-    signs: Sequence[float] = (1.0,),
+    signs: Sequence[Sequence[float] | float] = (1.0,),
     exact: bool = False,
 ) -> Belief:
     """The bank before the first round.
 
-    k0: prior of each knob's response; rho: its relative sd. A second hypothesis is wider: 2ρ if
-    ρ ≥ 0.15, else max(2.5ρ, 0.15), with weight 0.2. s_a [µm] fixes the scatter, else three are
-    held. signs: (1, −1) where the sense is unknown. exact: k0 is known (a benchmark's oracle).
+    k0: prior of each knob's response; rho: its relative sd, one for all or one a knob. A second
+    hypothesis is wider: 2ρ if ρ ≥ 0.15, else max(2.5ρ, 0.15), with weight 0.2. s_a [µm] fixes the
+    scatter, else three are held. signs: of each knob, one set a hypothesis: (1, −1) where the only
+    knob's sense is unknown. exact: k0 is known (a benchmark's oracle).
 
     >>> start([1.0], 0.05).m.shape
     (6, 2)
+    >>> start([0.25, 0.7], (0.2, 0.15), signs=((1, 1), (-1, 1))).m.shape
+    (12, 3)
     """
-    widths: list[tuple[float, float]] = (
-        [(1e-6, 1.0)] if exact else [(rho, 0.8), (2 * rho if rho >= 0.15 else max(2.5 * rho, 0.15), 0.2)]
-    )
+    k = np.asarray(k0, dtype=float)
+    narrow = np.broadcast_to(np.asarray(rho, dtype=float), k.shape)
+    wide = np.where(narrow >= 0.15, 2 * narrow, np.maximum(2.5 * narrow, 0.15))
+    widths = [(np.full(k.shape, 1e-6), 1.0)] if exact else [(narrow, NARROW_SHARE), (wide, 1 - NARROW_SHARE)]
     scatters = [(s_a, 1.0)] if s_a is not None else list(SCATTER_BANK_UM)
     rows = [
-        (sign, width, scatter, p * q / len(signs))
+        (np.asarray(sign, dtype=float), width, scatter, p * q / len(signs))
         for sign in signs
         for width, p in widths
         for scatter, q in scatters
     ]
-    k = np.asarray(k0, dtype=float)
-    m = np.array([[0.0, *(sign * k)] for sign, *_ in rows])
+    m = np.array([[0.0, *np.broadcast_to(sign, k.shape) * k] for sign, *_ in rows])
     s = np.array([np.diag([FIRST_SD_UM**2, *((width * k) ** 2)]) for _, width, *_ in rows])
     lw = np.log(np.array([p for *_, p in rows]))
     return Belief(m, s, lw, np.array([scatter for _, _, scatter, _ in rows]))

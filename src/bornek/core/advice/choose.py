@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,17 +12,26 @@ from scipy.special import ndtr
 from bornek.core.advice.belief import Belief, Floats
 
 HARM_PRICE_ROUNDS = 3.0
+"""One harm (a dent, a spun ring) is worth three rounds of lifting."""
 P_NEXT_FLOOR = 0.02
+"""However small the chance of the next round, it is never taken as nothing."""
 HARM_CAP = 0.10
+"""The best chance to land in is sought among moves that harm at most this often."""
 P_FLOOR_SHARE = 0.3
+"""A move must have at least this share of the best chance: expected rounds alone may creep."""
 TIE_ROUNDS = 0.02
+"""Closer than this two moves are equal, and the one with less to handle wins."""
+SAFE_SDS = 2.5
+STEEP_SHARE = 0.05
+"""A response below this share of its prior is taken at the share: no move is divided by nothing."""
 
 
 @dataclass(frozen=True)
 class Aim:
     """Window [lo, hi] about the aim (0), half window h, harm's edge, knob grid; all µm.
 
-    harm_side −1: harm lies below `harm`; +1: above it. lo/hi may be drawn in by the guard band.
+    harm_side −1: harm lies below `harm`; +1: above it; 0: there is none. lo/hi may be drawn in by the
+    guard band. `steep` is the least response that is divided by.
     """
 
     lo: float
@@ -31,6 +41,7 @@ class Aim:
     grid: float = 10.0
     harm_side: int = -1
     price: float = HARM_PRICE_ROUNDS
+    steep: float = STEEP_SHARE
 
 
 @dataclass(frozen=True)
@@ -43,45 +54,72 @@ class Scores:
     allowed: np.ndarray[tuple[int, ...], np.dtype[np.bool_]]
 
 
-def target(b: Belief) -> float:
+@dataclass(frozen=True)
+class RowScores:
+    """Of one quantity, per candidate: chance to land in, of harm, and to land in one round later."""
+
+    p_in: Floats
+    p_harm: Floats
+    p_next: Floats
+
+
+def target(b: Belief, steep: float = STEEP_SHARE) -> float:
     """Where the bank's means put the aim: x_T = −a/k."""
     w = b.w
     a, k = float(w @ b.m[:, 0]), float(w @ b.m[:, 1])
-    return -a / (k if abs(k) > 0.05 else math.copysign(0.05, k))
+    return -a / (k if abs(k) > steep else math.copysign(steep, k))
+
+
+def row_scores(b: Belief, x: Floats, x_t: Floats, aim: Aim, r2: float, grids: Sequence[float]) -> RowScores:
+    """One row over candidates x [N, K] (µm), looking one round ahead to x_t [H or 1, K].
+
+    P_in = Σ w [Φ((hi−μ)/σ) − Φ((lo−μ)/σ)]; P_next is what will be known after reading at x, used at x_t:
+    v = max(g_Tᵀ Σ g_T − (g_Tᵀ Σ g)²/σ², 0) + s_a² + r² + Σ (k·grid)²/12.
+    """
+    g = np.concatenate([np.ones((len(x), 1)), x], axis=1)
+    g_t = np.concatenate([np.ones((len(x_t), 1)), x_t], axis=1)
+    w, s_a2 = b.w, (b.s_a**2)[:, None]
+    mu = b.m @ g.T
+    along = b.s @ g.T
+    spread = np.einsum("nk,hkn->hn", g, along)
+    sd = np.sqrt(spread + s_a2 + r2)
+    p_in = w @ (ndtr((aim.hi - mu) / sd) - ndtr((aim.lo - mu) / sd))
+    p_harm = np.zeros(len(x))
+    if aim.harm_side:
+        p_harm = w @ ndtr(-aim.harm_side * (aim.harm - mu) / np.sqrt(spread + s_a2))
+    g_t = np.broadcast_to(g_t, (len(b.s), g_t.shape[1]))
+    at_target = np.einsum("hk,hkl,hl->h", g_t, b.s, g_t)[:, None]
+    q = np.einsum("hk,hkn->hn", g_t, along)
+    grain = ((b.m[:, 1:] * np.asarray(grids)) ** 2).sum(axis=1)[:, None] / 12
+    v_next = np.maximum(at_target - q * q / (sd * sd), 0) + s_a2 + r2 + grain
+    p_next = w @ (2 * ndtr(aim.h / np.sqrt(v_next)) - 1)
+    return RowScores(np.asarray(p_in), np.asarray(p_harm), np.asarray(p_next))
+
+
+def expected_rounds(p_in: Floats, p_next: Floats, p_harm: Floats, price: float) -> Floats:
+    """J = 1 + (1 − P_in)/P_next + λ P_harm."""
+    return np.asarray(1 + (1 - p_in) / np.maximum(p_next, P_NEXT_FLOOR) + price * p_harm)
 
 
 def score(b: Belief, x: Floats, x_now: float, aim: Aim, r2: float) -> Scores:
-    """J = 1 + (1 − P_in)/P_next + λ P_harm for every candidate x [µm].
-
-    P_next looks one round ahead: what will be known after reading at x, used at x_T.
-    """
-    m, s, w = b.m, b.s, b.w
-    a, k = m[:, :1], m[:, 1:2]
-    s00, s01, s11 = s[:, 0, 0][:, None], s[:, 0, 1][:, None], s[:, 1, 1][:, None]
-    s_a2 = (b.s_a**2)[:, None]
-    mu = a + k * x
-    spread = s00 + 2 * s01 * x + s11 * x * x
-    sd = np.sqrt(spread + s_a2 + r2)
-    p_in = w @ (ndtr((aim.hi - mu) / sd) - ndtr((aim.lo - mu) / sd))
-    p_harm = w @ ndtr(-aim.harm_side * (aim.harm - mu) / np.sqrt(spread + s_a2))
-    steep = np.where(np.abs(k) > 0.05, k, np.copysign(0.05, k))
-    x_t = -a / steep
-    at_target = s00 + 2 * s01 * x_t + s11 * x_t * x_t
-    q = s00 + s01 * (x + x_t) + s11 * x * x_t
-    v_next = np.maximum(at_target - q * q / (sd * sd), 0) + s_a2 + r2 + (k * aim.grid) ** 2 / 12
-    p_next = np.maximum(w @ (2 * ndtr(aim.h / np.sqrt(v_next)) - 1), P_NEXT_FLOOR)
-    rounds = 1 + (1 - p_in) / p_next + aim.price * p_harm
-    return Scores(p_in, p_harm, rounds, _allowed(b, x, x_now, aim, p_in, p_harm))
+    """One quantity and one knob: every candidate x [µm], with each hypothesis' own target −a/k."""
+    k = b.m[:, 1]
+    steep = np.where(np.abs(k) > aim.steep, k, np.copysign(aim.steep, k))
+    row = row_scores(
+        b, np.asarray(x, dtype=float)[:, None], (-b.m[:, 0] / steep)[:, None], aim, r2, (aim.grid,)
+    )
+    rounds = expected_rounds(row.p_in, row.p_next, row.p_harm, aim.price)
+    return Scores(row.p_in, row.p_harm, rounds, _allowed(b, x, x_now, aim, row.p_in, row.p_harm))
 
 
 def _allowed(
     b: Belief, x: Floats, x_now: float, aim: Aim, p_in: Floats, p_harm: Floats
 ) -> np.ndarray[tuple[int, ...], np.dtype[np.bool_]]:
-    x_t = target(b)
+    x_t = target(b, aim.steep)
     k = float(b.w @ b.m[:, 1])
-    steep = max(abs(k), 0.05)
+    steep = max(abs(k), aim.steep)
     widen = aim.h / steep + aim.grid
-    safe = 2.5 * b.predict([x_t])[1] / steep
+    safe = SAFE_SDS * b.predict([x_t])[1] / steep
     up = math.copysign(1.0, k) * -aim.harm_side
     lo, hi = min(x_now, x_t) - widen, max(x_now, x_t) + widen
     if up > 0:
@@ -89,9 +127,16 @@ def _allowed(
     else:
         lo = min(lo, x_t - safe)
     inside = (x >= lo) & (x <= hi)
+    return inside & likely_enough(p_in, p_harm, inside)
+
+
+def likely_enough(
+    p_in: Floats, p_harm: Floats, inside: np.ndarray[tuple[int, ...], np.dtype[np.bool_]]
+) -> np.ndarray[tuple[int, ...], np.dtype[np.bool_]]:
+    """At least a share of the best chance among the candidates that seldom harm."""
     calm = inside & (p_harm <= HARM_CAP)
     best = p_in[calm].max() if calm.any() else p_in[inside].max() if inside.any() else 0.0
-    return np.asarray(inside & (p_in >= P_FLOOR_SHARE * best))
+    return np.asarray(p_in >= P_FLOOR_SHARE * best)
 
 
 def ranked(scores: Scores, handled: Floats, plates: Floats) -> list[int]:

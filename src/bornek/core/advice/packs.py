@@ -63,11 +63,7 @@ def reachable(drawer: Mapping[int, int], now: Sequence[int], most: int) -> Reach
     most = max(most, len(now))
     have = np.array([inside[t] for t in kinds], dtype=np.int64)
     available = have + np.array([max(drawer.get(t, 0), 0) for t in kinds], dtype=np.int64)
-    if math.comb(len(kinds) + most, most) <= ENUMERATE_BELOW:
-        counts = _all_counts(len(kinds), most)
-        counts = counts[(counts <= available).all(axis=1)]
-    else:
-        counts = _by_sums(kinds, have, available, most)
+    counts = all_packs(kinds, have, available, most)
     sums = counts @ np.array(kinds, dtype=np.int64)
     handled = np.abs(counts - have).sum(axis=1)
     plates = counts.sum(axis=1)
@@ -76,6 +72,14 @@ def reachable(drawer: Mapping[int, int], now: Sequence[int], most: int) -> Reach
     first[1:] = np.diff(sums[order]) != 0
     keep = order[first]
     return Reachable(kinds, sums[keep], handled[keep], plates[keep], counts[keep])
+
+
+def all_packs(kinds: tuple[int, ...], have: Ints, available: Ints, most: int) -> Ints:
+    """Counts per thickness of every pack of at most `most` plates; beyond 200,000 one a sum."""
+    if math.comb(len(kinds) + most, most) <= ENUMERATE_BELOW:
+        counts = _all_counts(len(kinds), most)
+        return counts[(counts <= available).all(axis=1)]
+    return _by_sums(kinds, have, available, most)
 
 
 def _by_sums(kinds: tuple[int, ...], have: Ints, available: Ints, most: int) -> Ints:

@@ -14,18 +14,8 @@ from bornek.core.errors import InputError
 from bornek.core.readings import budget, spread
 from bornek.core.scenes import Flank, Patch
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import (
-    Check,
-    Field,
-    JointPacks,
-    Knob,
-    Outcome,
-    Packs,
-    Response,
-    Result,
-    Setting,
-    Slot,
-)
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot
+from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
 from bornek.core.settings.records import Context, Paint
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift, sift_checks
@@ -33,6 +23,7 @@ from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Sum, Working
 
 TEETH = 4
+WHERE = "Shims move there, and what rests on it is read again."
 SCATTER_PRIOR_MM = 0.004
 PAINT_U = 0.04
 FLANKS = ("drive", "coast")
@@ -89,6 +80,9 @@ class BevelMesh(Setting):
                     "choice",
                     options=(("out", "moves the pinion out"), ("in", "moves the pinion in")),
                 ),
+                Field("pinion_place", "Pinion shims lie at", "place", required=False, why=WHERE),
+                Field("left_place", "Left carrier shims lie at", "place", required=False, why=WHERE),
+                Field("right_place", "Right carrier shims lie at", "place", required=False, why=WHERE),
                 Field("carrier_total", "Carrier shims, both sides together", "length", lo=0.1, hi=20),
                 Field("pinion_angle", "Pinion pitch angle", "angle", lo=5, hi=85),
                 Field(
@@ -235,7 +229,7 @@ class BevelMesh(Setting):
             Knob(
                 key="pinion",
                 label="Pinion shims",
-                place="pinion",
+                place=str(ctx.given.get("pinion_place", "")),
                 unit="mm",
                 domain=Packs(),
                 sense=sense,
@@ -244,9 +238,12 @@ class BevelMesh(Setting):
             Knob(
                 key="carrier",
                 label="Carrier shims, side to side",
-                place="carrier",
+                place=str(ctx.given.get("left_place", "")),
                 unit="mm",
-                domain=JointPacks(("left", "right"), total_nm),
+                domain=JointPacks(
+                    (str(ctx.given.get("left_place", "left")), str(ctx.given.get("right_place", "right"))),
+                    total_nm,
+                ),
                 title="Shims at the carrier bearings",
             ),
         )
@@ -263,7 +260,7 @@ class BevelMesh(Setting):
             rows=rows,
             knobs=("pinion", "carrier"),
             k0=k0,
-            rho=(0.2, 0.4, 0.35),
+            rho=((0.2, 0.2), (0.4, 0.4), (0.35, 0.35)),
             s_a=(0.006, 0.02, 0.02),
             s_r=(0.002, 0.04, 0.04),
         )

@@ -114,7 +114,7 @@ class CrankRunout(Setting):
             results=tuple(results),
             checks=tuple(checks),
             verdict=overall,
-            next_sentence=sentence,
+            instruct=sentence,
             scenes=(self._circle(ctx, left, right),),
             unverified=("The rods' straightness",),
         )

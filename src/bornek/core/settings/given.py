@@ -17,6 +17,45 @@ def read_given(kind: Calculation, typed: Mapping[str, Any], unit: str = "mm") ->
     numbers in texts of a length take the job's `unit`. Raises InputError that names every field
     that does not hold; nothing is dropped in silence.
     """
+    read, problems = _read_fields(kind, typed, unit)
+    asked = {f.key for f in kind.form(read)} | {f.key for f in kind.form({})}
+    for key in typed:
+        if key not in asked:
+            problems[key] = f"{kind.title} does not ask for {key!r}."
+    if problems:
+        raise InputError(
+            "; ".join(f"{k}: {why}" for k, why in problems.items()),
+            field=next(iter(problems)),
+            next_step="Mend the fields named; what was entered is kept in the form.",
+            details={"fields": problems},
+        )
+    return read
+
+
+def read_stored(
+    kind: Calculation, stored: Mapping[str, Any], version: int, unit: str = "mm"
+) -> tuple[dict[str, Any], dict[str, str]]:
+    """What was typed under an earlier version of the kind, read as the present one asks for it.
+
+    A field that came since takes its default; what is no longer asked for is passed over. Returns what
+    could be read, and by field what must be entered before the setting can be judged again.
+    """
+    typed = stored if version == kind.version else kind.upgrade(stored, version)
+    return _read_fields(kind, typed, unit)
+
+
+def read_so_far(
+    kind: Calculation, typed: Mapping[str, Any], unit: str = "mm"
+) -> tuple[dict[str, Any], dict[str, str]]:
+    """A form half filled in: what could be read, and by field what was typed and does not hold."""
+    read, problems = _read_fields(kind, typed, unit)
+    return read, {key: why for key, why in problems.items() if typed.get(key) not in (None, "", [])}
+
+
+def _read_fields(
+    kind: Calculation, typed: Mapping[str, Any], unit: str
+) -> tuple[dict[str, Any], dict[str, str]]:
+    """Reads field by field; what one answer adds to the form is read next."""
     read: dict[str, Any] = {}
     problems: dict[str, str] = {}
     fields = list(kind.form({}))
@@ -32,17 +71,7 @@ def read_given(kind: Calculation, typed: Mapping[str, Any], unit: str = "mm") ->
             if value is not None:
                 read[f.key] = value
         fields = [f for f in kind.form(read) if f.key not in seen]
-    for key in typed:
-        if key not in seen:
-            problems[key] = f"{kind.title} does not ask for {key!r}."
-    if problems:
-        raise InputError(
-            "; ".join(f"{k}: {why}" for k, why in problems.items()),
-            field=next(iter(problems)),
-            next_step="Mend the fields named; what was entered is kept in the form.",
-            details={"fields": problems},
-        )
-    return read
+    return read, problems
 
 
 def _read(f: Field, raw: Any, unit: str) -> Any:
@@ -56,7 +85,7 @@ def _read(f: Field, raw: Any, unit: str) -> Any:
         if raw not in dict(f.options):
             raise InputError(f"{f.label}: {raw!r} is not one of {', '.join(dict(f.options))}.")
         return raw
-    if f.quantity == "text":
+    if f.quantity in ("text", "place"):
         if not isinstance(raw, str) or len(raw) > 400:
             raise InputError(f"{f.label} must be a text of at most 400 characters.")
         return raw.strip()
@@ -104,7 +133,7 @@ def _schema(f: Field) -> dict[str, Any]:
     about = {"title": f.label} | ({"description": f.why} if f.why else {})
     if f.quantity == "choice":
         return about | {"enum": [key for key, _ in f.options]}
-    if f.quantity == "text":
+    if f.quantity in ("text", "place"):
         return about | {"type": "string"}
     if f.quantity == "lines":
         return about | {"type": "array", "items": {"type": "string"}}

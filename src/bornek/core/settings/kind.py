@@ -15,7 +15,9 @@ from typing import Any, ClassVar, Literal
 from bornek.core.quantities import Speech
 from bornek.core.readings import Nature
 from bornek.core.scenes import Scene
-from bornek.core.settings.records import Context, Entry, Predicted, State
+from bornek.core.settings.knobs import Knob, Response
+from bornek.core.settings.records import Context, Entry
+from bornek.core.settings.state import State
 from bornek.core.windows import NOT_READ, Value, Verdict, Window
 from bornek.core.working import Working
 
@@ -27,7 +29,17 @@ class Field:
     key: str
     label: str
     quantity: Literal[
-        "length", "angle", "force", "torque", "temperature", "count", "number", "choice", "text", "lines"
+        "length",
+        "angle",
+        "force",
+        "torque",
+        "temperature",
+        "count",
+        "number",
+        "choice",
+        "text",
+        "lines",
+        "place",
     ]
     required: bool = True
     options: tuple[tuple[str, str], ...] = ()
@@ -47,7 +59,7 @@ class Slot:
     axes: Mapping[str, str | int]
     quantity: str
     nature: Nature
-    accepts: Literal["scalar", "between", "paint", "choice", "confirm"] = "scalar"
+    accepts: Literal["scalar", "between", "paint", "choice", "confirm", "time"] = "scalar"
     posture: str = ""
     plausible: tuple[float, float] | None = None
     optional: bool = False
@@ -94,12 +106,16 @@ class Check:
 
 @dataclass(frozen=True)
 class Outcome:
-    """What a kind makes of one round. `observed` is what the advisor may learn from, by row."""
+    """What a kind makes of one round. `observed` is what the advisor may learn from, by row.
+
+    A kind gives reasons and checks; the move is the advisor's. `instruct` is for kinds that no advisor
+    helps (no `response`): what to do next, in their own words.
+    """
 
     results: tuple[Result, ...] = ()
     checks: tuple[Check, ...] = ()
     verdict: Verdict = NOT_READ
-    next_sentence: str = ""
+    instruct: str = ""
     sign_blockers: tuple[str, ...] = ()
     scenes: tuple[Scene, ...] = ()
     unverified: tuple[str, ...] = ()
@@ -112,91 +128,8 @@ class Outcome:
     def target(self) -> Result | None:
         return next((r for r in self.results if r.role == "target"), None)
 
-
-@dataclass(frozen=True)
-class Packs:
-    """Shims from the drawer, at most `most` plates in a pack."""
-
-    most: int = 6
-    type: Literal["packs"] = "packs"
-
-
-@dataclass(frozen=True)
-class JointPacks:
-    """Two packs whose total stays: what leaves one side goes to the other."""
-
-    places: tuple[str, str]
-    total_nm: int
-    type: Literal["joint_packs"] = "joint_packs"
-
-
-@dataclass(frozen=True)
-class Lattice:
-    """Positions offset, offset + step, … that can be locked."""
-
-    offset: float
-    step: float
-    n: int
-    type: Literal["lattice"] = "lattice"
-
-
-@dataclass(frozen=True)
-class Points:
-    at: tuple[float, ...]
-    type: Literal["points"] = "points"
-
-
-@dataclass(frozen=True)
-class Continuous:
-    """Any position in steps of `resolution` between lo and hi (mm or deg)."""
-
-    resolution: float
-    lo: float
-    hi: float
-    type: Literal["continuous"] = "continuous"
-
-
-Domain = Packs | JointPacks | Lattice | Points | Continuous
-
-
-@dataclass(frozen=True)
-class Knob:
-    """What the mechanic turns or swaps. `sense` +1: more of it raises the value; None: unknown."""
-
-    key: str
-    label: str
-    place: str
-    unit: str
-    domain: Domain
-    sense: Literal[1, -1] | None = 1
-    one_way: bool = False
-    noun: str = "shims"
-    title: str = ""
-    read: bool = False
-    """Its state comes with the readings: nobody needs to enter it."""
-    more: str = ""
-    less: str = ""
-    """What is done to raise or lower it, before the size: "Ream the bush to"."""
-
-
-@dataclass(frozen=True)
-class Response:
-    """How rows (quantities) answer knobs: prior of k with its relative sd, and the scatters.
-
-    k0[row][knob] in quantity per unit of knob; rho[row] relative sd; s_a, s_r [mm] scatter of
-    reassembly and of one reading; harm is the side that does damage.
-    """
-
-    rows: tuple[str, ...]
-    knobs: tuple[str, ...]
-    k0: tuple[tuple[float, ...], ...]
-    rho: tuple[float, ...]
-    s_a: tuple[float, ...]
-    s_r: tuple[float, ...]
-    harm: Literal["low", "high"] = "low"
-    repeats: int = 6
-    geometry: bool = False
-    """k0 and s_a are plain geometry: nothing is reassembled, so neither is learned."""
+    def result(self, key: str) -> Result | None:
+        return next((r for r in self.results if r.key == key), None)
 
 
 @dataclass(frozen=True)
@@ -205,15 +138,15 @@ class SlipHint:
 
 
 @dataclass(frozen=True)
-class Candidate:
-    """One reachable state with what to expect of it."""
+class Offer:
+    """A fit that a kind measures on a part: what it is called, what of the form is settled by choosing it,
+    which fields are asked for, and the groups of parts that it suits first."""
 
-    state: State
-    predicted: Predicted
-    p_harm: float
-    rounds: float
-    handled: int
-    note: str = ""
+    key: str
+    label: str
+    given: Mapping[str, Any]
+    asks: tuple[str, ...]
+    suits: tuple[str, ...] = ()
 
 
 class Calculation(ABC):
@@ -230,12 +163,18 @@ class Calculation(ABC):
     @abstractmethod
     def evaluate(self, ctx: Context) -> Outcome: ...
 
+    def upgrade(self, given: Mapping[str, Any], version: int) -> Mapping[str, Any]:
+        """What was typed under an earlier version of the kind, as this one asks for it."""
+        return given
+
 
 class Setting(Calculation):
     """A quantity brought to its window in rounds by an adjuster."""
 
-    fit: ClassVar[bool] = False
-    """It measures a fit of one part: Inspect offers it there and rests its verdict on it."""
+    offers: ClassVar[tuple[Offer, ...]] = ()
+    """Fits of one part that it measures: Inspect offers them there and rests its verdict on them."""
+    layout: ClassVar[str] = "bench"
+    """How its page is laid out, by name: bench for one quantity, side_by_side for several."""
 
     @abstractmethod
     def slots(self, ctx: Context) -> Sequence[Slot]:
@@ -257,11 +196,11 @@ class Setting(Calculation):
         return None
 
     def reads(self, ctx: Context) -> frozenset[str]:
-        """Aspects of its place on which the value rests (for example pack, cover)."""
+        """Aspects of its places on which the value rests (for example pack, cover)."""
         return frozenset({"pack"})
 
     def writes(self, ctx: Context) -> frozenset[str]:
-        """Aspects of its place that a move here changes."""
+        """Aspects that a move here changes, at each place of the adjusters moved."""
         return frozenset({"pack"})
 
     def brief(self, ctx: Context) -> Sequence[str]:

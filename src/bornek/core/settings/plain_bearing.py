@@ -17,12 +17,9 @@ from bornek.core.scenes import Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import (
     Check,
-    Continuous,
     Field,
-    Knob,
+    Offer,
     Outcome,
-    Packs,
-    Response,
     Result,
     Setting,
     SlipHint,
@@ -30,14 +27,18 @@ from bornek.core.settings.kind import (
     aim_in,
     speech,
 )
+from bornek.core.settings.knobs import Continuous, Knob, Packs, Response
 from bornek.core.settings.places_around import PLACES, Sizes, by_place, form_of, size_slots, size_table
-from bornek.core.settings.records import Confirm, Context, State
+from bornek.core.settings.records import Confirm, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.state import Position, State
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict
 from bornek.core.working import Sum, Working
 
 SCATTER_PRIOR_MM = 0.002
+BORE_STEP_MM = 0.005
 STRIP_PRIOR_MM = 0.005
 BORE, CAP = "bore", "pack"
 OIL = "oil.hole"
@@ -64,7 +65,15 @@ def share_of_mm(diameter_mm: float, per_mille: float) -> float:
 class PlainBearing(Setting):
     id = "plain_bearing"
     title = "Clearance of a plain bearing or bush"
-    fit = True
+    offers = (
+        Offer(
+            key="clearance",
+            label="a clearance, bore on journal",
+            given={},
+            asks=("diameter", "least", "greatest", "source"),
+            suits=("bush",),
+        ),
+    )
     cautions = (
         "Cap bolts at full torque for every reading; a strip is squeezed once, the shaft not turned.",
         "Chips from reaming and scraping: eyes covered, oil ways plugged, then blown clear away from people.",
@@ -282,7 +291,7 @@ class PlainBearing(Setting):
         show_budget(total, parts[next(iter(parts))], gauge, "size", say.per_mm)
         if len(parts) > 1:
             total.lines.pop()
-            total.line("Give or take", "2 × √(bore² + journal²)", 2 * value.u * say.per_mm, main=True)
+            total.line("Give or take", "2 × √(bore² + journal²)", expanded(value.u) * say.per_mm, main=True)
         return value, total.working()
 
     def _form(self, ctx: Context, sizes: Mapping[str, Sizes]) -> list[Check]:
@@ -347,7 +356,7 @@ class PlainBearing(Setting):
         """The bush's bore as measured in that round, else as it was said to be reamed."""
         then = ctx.at(ctx.round if number is None else number)
         sizes = self._sizes(then, "bore") if knob == BORE else {}
-        return sum(sizes.values()) / len(sizes) if sizes else then.state(knob)
+        return Position(sum(sizes.values()) / len(sizes), step=BORE_STEP_MM) if sizes else then.state(knob)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         d = float(ctx.given["diameter"])
@@ -356,9 +365,9 @@ class PlainBearing(Setting):
                 Knob(
                     key=BORE,
                     label="Bush bore",
-                    place="bore",
+                    place="",
                     unit="mm",
-                    domain=Continuous(0.005, d * 0.98, d * 1.02),
+                    domain=Continuous(BORE_STEP_MM, d * 0.98, d * 1.02),
                     sense=1,
                     noun="bore",
                     title="Bush",
@@ -372,7 +381,7 @@ class PlainBearing(Setting):
                 Knob(
                     key=CAP,
                     label="Shims under the cap, each side",
-                    place="pack",
+                    place="",
                     unit="mm",
                     domain=Packs(),
                     sense=1,
@@ -391,10 +400,10 @@ class PlainBearing(Setting):
             rows=("clearance",),
             knobs=(knob,),
             k0=((1.0,),),
-            rho=(0.02,),
+            rho=((0.02,),),
             s_a=(0.003,),
             s_r=(floor,),
-            harm="low",
+            harm=("low",),
             repeats=3,
             geometry=knob == BORE,
         )

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from bornek.core.gauges import UNKNOWN, Gauge
+from bornek.core.settings.state import State
 
 Bracket = tuple[float, float]
 
@@ -64,13 +65,9 @@ class Entry:
         return self.raw.value if isinstance(self.raw, Scalar) else None
 
 
-State = tuple[int, ...] | float
-"""An adjuster's absolute state: a pack as thicknesses in nm, or a position as a number."""
-
-
 @dataclass(frozen=True)
 class Predicted:
-    """What was promised before a round: value, standard uncertainty, chance to land in."""
+    """What was promised of one quantity before a round: value, standard uncertainty, chance to land in."""
 
     v: float
     u: float
@@ -79,13 +76,14 @@ class Predicted:
 
 @dataclass(frozen=True)
 class Act:
-    """Something done to adjusters. It opens `round`; a recount corrects that round's state."""
+    """Something done to adjusters, in one teardown. It opens `round`; a recount corrects that round's
+    states. `states` by adjuster, `predicted` by row (under "" for the first row, as older acts kept it)."""
 
     id: str
     round: int
     kind: str
     states: Mapping[str, State]
-    predicted: Predicted | None = None
+    predicted: Mapping[str, Predicted] = field(default_factory=dict)
     by: str = ""
     seq: int = 0
 
@@ -110,7 +108,12 @@ class Learned:
 
 @dataclass(frozen=True)
 class Context:
-    """All that a kind may look at; plain data, never a clock, a file or a database."""
+    """All that a kind may look at; plain data, never a clock, a file or a database.
+
+    `place` is where the setting stands. `stock` is what the drawer of that place holds, thickness [nm] to
+    count; `drawers` the same for other places that its adjusters have, and `forms` which places draw
+    from one drawer.
+    """
 
     given: Mapping[str, Any] = field(default_factory=dict)
     entries: tuple[Entry, ...] = ()
@@ -119,6 +122,9 @@ class Context:
     gauges: Mapping[str, Gauge] = field(default_factory=dict)
     gauge: str = ""
     stock: Mapping[int, int] = field(default_factory=dict)
+    drawers: Mapping[str, Mapping[int, int]] = field(default_factory=dict)
+    forms: Mapping[str, str] = field(default_factory=dict)
+    place: str = ""
     history: tuple[Learned, ...] = ()
     school: Mapping[str, str] = field(default_factory=dict)
     unit: str = "mm"
@@ -140,6 +146,13 @@ class Context:
     def find_gauge(self, entry: Entry | None = None) -> Gauge:
         wanted = (entry.gauge if entry else "") or self.gauge
         return self.gauges.get(wanted, UNKNOWN)
+
+    def drawer(self, place: str) -> Mapping[int, int]:
+        """What can be taken for a place; the setting's own drawer where nothing else is said."""
+        return self.drawers.get(place, self.stock)
+
+    def form(self, place: str) -> str:
+        return self.forms.get(place, "")
 
     def state(self, knob: str, number: int | None = None) -> State | None:
         """The adjuster's state in a round: the last act up to it that says so."""

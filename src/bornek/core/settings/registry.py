@@ -44,6 +44,11 @@ def find_calculation(kind_id: str) -> Calculation:
     return known[kind_id]
 
 
+def measures_fit(kind_id: str) -> bool:
+    """Whether a kind of that id is there and measures a fit of one part."""
+    return any(k.id == kind_id and isinstance(k, Setting) and bool(k.offers) for k in kinds())
+
+
 def find_kind(kind_id: str) -> Setting:
     """The setting of that id; UnknownKind also for a calculator, which has no rounds.
 

@@ -13,7 +13,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.readings import budget, show_budget
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.kind import Check, Field, Offer, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.places_around import Sizes, by_place, form_of, size_slots, size_table
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -30,7 +30,20 @@ WHAT = (("journal", "a journal or shaft seat"), ("bore", "a bore"), ("housing", 
 class SeatSize(Setting):
     id = "seat_size"
     title = "Size of a journal, bore or housing seat"
-    fit = True
+    offers = tuple(
+        Offer(
+            key=what,
+            label=label,
+            given={"what": what},
+            asks=("nominal", "fit", "least", "greatest", "source"),
+            suits=suits,
+        )
+        for what, label, suits in (
+            ("journal", "a journal or seat", ("shaft", "key", "spline")),
+            ("bore", "a bore", ("gear", "bearing")),
+            ("housing", "a housing seat", ("housing",)),
+        )
+    )
     cautions = (
         "Part clean, burr-free and at the gauge's temperature; zero on a master of the same size.",
         "The maker's manual, the shop's rules and local codes come first.",

@@ -11,26 +11,16 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.quantities import Speech, from_nm
+from bornek.core.advice.packs import change
+from bornek.core.quantities import Speech
 from bornek.core.readings import budget, coarse_gauge, show_budget, spread, travel_value
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import (
-    Check,
-    Field,
-    Knob,
-    Outcome,
-    Packs,
-    Response,
-    Result,
-    Setting,
-    SlipHint,
-    Slot,
-    aim_in,
-    speech,
-)
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.knobs import Knob, Packs, Response
 from bornek.core.settings.records import Confirm, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift, sift_checks
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Sum, Working
 
@@ -292,14 +282,14 @@ class ShimPackEndPlay(Setting):
             groups = sift(self._travel_slots(past), past.now()).numbers(self._travel_slots(past))
             played = travel_value(groups, past.find_gauge(), SCATTER_PRIOR_MM) if groups else None
             before, after = past.state(KNOB), ctx.state(KNOB)
-            if not isinstance(played, Normal) or not isinstance(before, tuple):
+            if not isinstance(played, Normal) or before is None:
                 continue
-            if not isinstance(after, tuple) or ctx.given["sense"] == "unknown":
+            if after is None or ctx.given["sense"] == "unknown":
                 break
             sign = 1 if ctx.given["sense"] == "adds" else -1
-            moved = sign * from_nm(sum(after) - sum(before))
-            plates = abs(len(after) - len(before)) + len(set(after) ^ set(before))
-            u = math.hypot(played.u, PLATE_U_MM * math.sqrt(max(plates, 1)))
+            moved = sign * (after.position - before.position)
+            out, new = change(before.packs[0], after.packs[0])
+            u = math.hypot(played.u, PLATE_U_MM * math.sqrt(max(len(out) + len(new), 1)))
             v = played.v + moved
             lines = (
                 Line(
@@ -307,7 +297,7 @@ class ShimPackEndPlay(Setting):
                 ),
                 Line(
                     "Shims since",
-                    f"pack {say.size(from_nm(sum(before)))} to {say.size(from_nm(sum(after)))}",
+                    f"pack {before.label(say)} to {after.label(say)}",
                     say.number(moved, plus=True),
                 ),
                 Line(
@@ -316,7 +306,7 @@ class ShimPackEndPlay(Setting):
                     say.number(v),
                     True,
                 ),
-                Line("Give or take", f"2 × √({say.number(played.u)}² + plates²)", say.spread(2 * u)),
+                Line("Give or take", f"2 × √({say.number(played.u)}² + plates²)", say.spread(expanded(u))),
             )
             return Normal(v, u), working.plus(*lines)
         none = Line("Preload", "no play was measured before: start from a full pack", "unknown")
@@ -357,7 +347,7 @@ class ShimPackEndPlay(Setting):
             Knob(
                 key=KNOB,
                 label="Shim pack",
-                place="cover",
+                place="",
                 unit="mm",
                 domain=Packs(int(ctx.given["most_plates"])),
                 sense=1 if sense == 1 else -1 if sense == -1 else None,
@@ -373,10 +363,10 @@ class ShimPackEndPlay(Setting):
             rows=("end_play",),
             knobs=(KNOB,),
             k0=((sign,),),
-            rho=(rho,),
+            rho=((rho,),),
             s_a=(0.006,),
             s_r=(SCATTER_PRIOR_MM,),
-            harm="low",
+            harm=("low",),
             repeats=repeats,
         )
 

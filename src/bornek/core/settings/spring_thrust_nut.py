@@ -13,23 +13,12 @@ from typing import Any
 from bornek.core.readings import travel_value
 from bornek.core.scenes import Ladder, Rung, Step, Steps
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import (
-    Field,
-    Guide,
-    Knob,
-    Lattice,
-    Outcome,
-    Response,
-    Result,
-    Setting,
-    SlipHint,
-    Slot,
-    aim_in,
-    speech,
-)
+from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.knobs import Knob, Lattice, Response
 from bornek.core.settings.records import Confirm, Context, Entry
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.state import Position, State
 from bornek.core.windows import NOT_READ, Normal, Window, verdict
 from bornek.core.working import Line, Working
 
@@ -114,7 +103,10 @@ class SpringThrustNut(Setting):
             )
             for key, label, posture in STEPS
         ]
-        travels = [
+        return (*confirms, *self._travels())
+
+    def _travels(self) -> list[Slot]:
+        return [
             Slot(
                 key=f"{READ_STEP}.{n}",
                 label=f"Travel, reading {n}",
@@ -128,7 +120,6 @@ class SpringThrustNut(Setting):
             )
             for n in (1, 2)
         ]
-        return (*confirms, *travels)
 
     def guide(self, ctx: Context) -> Guide:
         """Folds what was confirmed, in the order written, into what may come next."""
@@ -183,20 +174,13 @@ class SpringThrustNut(Setting):
             return Outcome((empty,), checks, NOT_READ, scenes=scenes)
         value = travel_value(groups, ctx.find_gauge(), SCATTER_PRIOR_MM)
         judged = verdict(value, window)
-        sentence = ""
         lines: tuple[Line, ...] = ()
-        if isinstance(value, Normal) and judged.code != "in":
-            turn = (aim - value.v) / ctx.given["pitch"] * 360
-            way = "looser" if turn > 0 else "tighter"
-            sentence = (
-                f"Compress the springs again first, then turn the nut {abs(turn):.0f}° {way}, release the "
-                "ram, read."
-            )
+        if isinstance(value, Normal):
             lines = (
                 Line(
-                    "Turn",
-                    f"({say.number(aim)} − {say.number(value.v)}) ÷ {ctx.given['pitch']:g} × 360",
-                    f"{turn:.1f}°",
+                    "Nut from snug",
+                    f"{say.number(value.v)} ÷ {ctx.given['pitch']:g} × 360",
+                    f"{self._angle(ctx, value.v):.1f}°",
                     True,
                 ),
             )
@@ -216,7 +200,6 @@ class SpringThrustNut(Setting):
             results=(result,),
             checks=checks,
             verdict=judged,
-            next_sentence=sentence,
             scenes=scenes,
             observed={"end_play": value},
         )
@@ -249,26 +232,45 @@ class SpringThrustNut(Setting):
         return Ladder("Lockable positions from snug", tuple(rungs))
 
     def _positions(self, ctx: Context) -> list[float]:
-        step = lock_step_deg(ctx.given["tabs"], ctx.given["slots"])
+        step = self._step(ctx)
         top = (self.window(ctx).hi or 0) / ctx.given["pitch"] * 360 * 1.3
         n = max(1, int((top - ctx.given["first_lock"]) / step) + 1)
         return [ctx.given["first_lock"] + j * step for j in range(min(n, 400))]
 
+    def _step(self, ctx: Context) -> float:
+        return lock_step_deg(ctx.given["tabs"], ctx.given["slots"])
+
+    def _angle(self, ctx: Context, play_mm: float) -> float:
+        """How far from snug the nut stands for this play: play ÷ pitch × 360 [deg]."""
+        return play_mm / float(ctx.given["pitch"]) * 360
+
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        """As it was written down; before that, from the play that was read: snug is no play."""
+        then = ctx.at(ctx.round if number is None else number)
+        written = then.state(knob)
+        if written is not None:
+            return written
+        groups = sift(self.slots(then), then.now()).numbers(self._travels())
+        if not groups:
+            return None
+        read = [v for g in groups.values() for v in g]
+        return Position(self._angle(ctx, sum(read) / len(read)), "deg", self._step(ctx))
+
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         at = self._positions(ctx)
-        step = lock_step_deg(ctx.given["tabs"], ctx.given["slots"])
-        domain = Lattice(at[0], step, len(at))
+        domain = Lattice(at[0], self._step(ctx), len(at))
         return (
             Knob(
                 key="nut",
                 label="Nut angle from snug",
-                place="nut",
+                place="",
                 unit="deg",
                 domain=domain,
                 sense=1,
                 noun="nut",
                 title="Nut and lock washer",
                 read=True,
+                first="Compress the springs again first.",
             ),
         )
 
@@ -278,10 +280,10 @@ class SpringThrustNut(Setting):
             rows=("end_play",),
             knobs=("nut",),
             k0=((per_deg,),),
-            rho=(0.15,),
+            rho=((0.15,),),
             s_a=(0.006,),
             s_r=(SCATTER_PRIOR_MM,),
-            harm="low",
+            harm=("low",),
             repeats=2,
         )
 

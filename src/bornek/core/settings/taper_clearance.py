@@ -12,17 +12,8 @@ from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.settings.common import given_window, whole_form
-from bornek.core.settings.kind import (
-    Check,
-    Continuous,
-    Field,
-    Knob,
-    Outcome,
-    Result,
-    Setting,
-    Slot,
-    speech,
-)
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.knobs import Continuous, Knob
 from bornek.core.settings.records import Between, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -315,7 +306,7 @@ class TaperClearance(Setting):
             Knob(
                 key="drive",
                 label="Axial drive-up",
-                place="sleeve",
+                place="",
                 unit="mm",
                 domain=domain,
                 sense=-1,

@@ -16,24 +16,14 @@ from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, budget, show_budget, spread
 from bornek.core.scenes import Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import (
-    Check,
-    Continuous,
-    Field,
-    Knob,
-    Outcome,
-    Response,
-    Result,
-    Setting,
-    SlipHint,
-    Slot,
-    aim_in,
-    speech,
-)
-from bornek.core.settings.records import Context, State
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.knobs import Continuous, Knob, Response
+from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.state import Position, State
 from bornek.core.temperature import STEEL_PER_K, size_correction_mm
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict
 from bornek.core.working import Line, Sum, Working
 
@@ -49,6 +39,7 @@ SETS = (
 SPREAD_LIMIT_MM = 0.02
 PARALLEL_LIMIT_MM = 0.01
 SCATTER_PRIOR_MM = 0.003
+SPACER_STEP_MM = 0.005
 KNOB = "spacer"
 
 
@@ -345,7 +336,7 @@ class TwoRowBench(Setting):
             Line(
                 "Give or take",
                 "2 × √(four sets' scatter² + gauge², calibration² once)",
-                say.spread(2 * value.u),
+                say.spread(expanded(value.u)),
                 True,
             )
         )
@@ -393,15 +384,15 @@ class TwoRowBench(Setting):
         """The spacer as measured in that round, else as it was said to be made."""
         then = ctx.at(ctx.round if number is None else number)
         values = self._sets(then).get("S")
-        return sum(values) / len(values) if values else then.state(knob)
+        return Position(sum(values) / len(values), step=SPACER_STEP_MM) if values else then.state(knob)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
-        domain = Continuous(0.005, 0.5, 500.0)
+        domain = Continuous(SPACER_STEP_MM, 0.5, 500.0)
         return (
             Knob(
                 key=KNOB,
                 label="Spacer",
-                place="spacer",
+                place="",
                 unit="mm",
                 domain=domain,
                 sense=1,
@@ -416,10 +407,10 @@ class TwoRowBench(Setting):
             rows=("bench",),
             knobs=(KNOB,),
             k0=((1.0,),),
-            rho=(0.01,),
+            rho=((0.01,),),
             s_a=(0.001,),
             s_r=(SCATTER_PRIOR_MM,),
-            harm="low",
+            harm=("low",),
             repeats=4,
             geometry=True,
         )

@@ -93,7 +93,7 @@ def spell_lengths(kind: Calculation, given: Mapping[str, Any], unit: str) -> dic
     value depends on the unit that is supposed is bare.
 
     >>> from bornek.core.settings.registry import kinds
-    >>> kind = next(k for k in kinds() if k.fit)
+    >>> kind = next(k for k in kinds() if getattr(k, "offers", ()))
     >>> spell_lengths(kind, {"least": "0.06", "greatest": "5 thou"}, "mm")
     {'least': '0.06 mm', 'greatest': '5 thou'}
     """

@@ -10,15 +10,14 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.draw import value_label
 from bornek.core.errors import InputError, NotFound
 from bornek.core.parts.facts import Judged
 from bornek.core.parts.inspection import inspect
 from bornek.core.parts.verdicts import School, check_choice
 from bornek.core.plain import dump
-from bornek.core.quantities import Speech
 from bornek.core.schools import read_schools
-from bornek.core.settings.registry import find_kind
+from bornek.core.settings.kind import Setting
+from bornek.core.settings.registry import find_kind, kinds, measures_fit
 from bornek.core.strip.facts import Fact
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
@@ -27,7 +26,8 @@ from bornek.services.desk import Desk
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import lay_out
-from bornek.services.setting.load_setting import find_gauges, open_bench
+from bornek.services.setting.frozen import first_readout, shown_sheet, value_words
+from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit
@@ -45,26 +45,50 @@ class FitView:
     window: str
 
 
+@dataclass(frozen=True)
+class FitOffer:
+    """A fit that can be measured on a part: its kind, and the fields that are asked for."""
+
+    key: str
+    label: str
+    kind: str
+    given: dict[str, Any]
+    asks: list[str]
+    suits: list[str]
+
+
+def fit_offers() -> list[FitOffer]:
+    """What every kind offers to measure on a part."""
+    return [
+        FitOffer(
+            key=o.key, label=o.label, kind=k.id, given=dict(o.given), asks=list(o.asks), suits=list(o.suits)
+        )
+        for k in kinds()
+        if isinstance(k, Setting)
+        for o in k.offers
+    ]
+
+
 def fit_points(d: Definition, part: str) -> list[SettingPoint]:
     """The fits measured on a part, by the definition."""
     places = {p.key for p in d.places if p.at == part}
-    return [s for s in d.settings if s.place in places and find_kind(s.kind).fit]
+    return [s for s in d.settings if s.place in places and measures_fit(s.kind)]
 
 
 def fits_of(session: Session, job: t.Job, d: Definition, part: str, today: date) -> list[FitView]:
     shown = []
     for point in fit_points(d, part):
-        bench = open_bench(session, f"{job.id}.{point.key}", today)
-        sheet, say = bench.sheet(), Speech(job.length_unit)
-        target = sheet.outcome.target()
+        loaded = load_setting(session, f"{job.id}.{point.key}", today)
+        sheet = shown_sheet(loaded)
+        readout = first_readout(sheet)
         shown.append(
             FitView(
                 setting_id=f"{job.id}.{point.key}",
                 label=point.label,
-                verdict=sheet.verdict.code,
-                verdict_words=sheet.verdict.words,
-                value=value_label(target.value if target else None, say),
-                window=target.window.words(say) if target and target.window else "",
+                verdict=sheet["verdict"]["code"],
+                verdict_words=sheet["verdict"]["words"],
+                value=value_words(sheet) or "not read",
+                window=readout["window"]["label"] if readout and readout["window"] else "",
             )
         )
     return shown
@@ -92,7 +116,7 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     part = d.part(sent["part"])
     if part is None:
         raise NotFound(f"This unit has no part {sent['part']!r}.", field="part")
-    if not find_kind(sent["kind"]).fit:
+    if not measures_fit(sent["kind"]):
         raise InputError(f"{sent['kind']!r} does not measure a fit.", field="kind")
     label = str(sent.get("label") or "").strip() or f"{part.label}, fit"
     taken = {p.key for p in d.places} | {s.key for s in d.settings}

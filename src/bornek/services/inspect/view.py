@@ -31,11 +31,11 @@ from bornek.core.scenes import Section
 from bornek.core.strip.facts import Fact
 from bornek.core.strip.removal import standings
 from bornek.core.units.definition import Definition
-from bornek.services.inspect.fits import FitView, fits_of, reuse_school
+from bornek.services.inspect.fits import FitOffer, FitView, fit_offers, fits_of, reuse_school
 from bornek.services.inspect.orders import OrderView, job_orders
 from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
 from bornek.services.job.job_definition import definition_of, section_of
-from bornek.services.setting.load_setting import find_gauges, open_bench
+from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
@@ -103,6 +103,7 @@ class InspectView:
     gauges: list[GaugeLine]
     section: Section
     places: list[PlaceParts]
+    fit_offers: list[FitOffer]
 
 
 SHORT = {"reuse": "re-use", "dress": "dress", "send_out": "send out", "replace": "replace", "hold": "hold"}
@@ -171,6 +172,7 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
         gauges=gauge_lines(session, job_id, today),
         section=section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
         places=[PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
+        fit_offers=fit_offers(),
     )
     shown: dict[str, Any] = dump(view)
     return shown
@@ -197,15 +199,15 @@ def gauge_lines(session: Session, job_id: str, today: date) -> list[GaugeLine]:
     shelf = list(find_gauges(session, today).values())
     lines = []
     for setting in settings_of(session, job_id):
-        bench = open_bench(session, setting.id, today)
-        target = bench.kind.evaluate(bench.ctx).target()
+        loaded = load_setting(session, setting.id, today)
+        target = loaded.reckoning.now.target()
         lines.append(
             gauge_line(
                 setting.label,
                 target.window if target else None,
-                bench.ctx.find_gauge(),
+                loaded.ctx.find_gauge(),
                 shelf,
-                bench.kind.tools(bench.ctx),
+                loaded.kind.tools(loaded.ctx),
             )
         )
     return lines

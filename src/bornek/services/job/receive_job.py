@@ -132,6 +132,7 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
             setting_id=setting_id,
             seq=job.seq,
             given=dump(given),
+            kind_version=kind.version,
             mechanic_id=desk.mechanic().id,
             at=desk.now,
         )

@@ -7,7 +7,7 @@ from typing import Any
 from bornek.core.advice.reconcile import ANSWERS
 from bornek.core.errors import InputError
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, open_bench
+from bornek.services.setting.load_setting import check_version, load_setting
 from bornek.services.setting.record_act import write_act
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
@@ -20,19 +20,19 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     the same pack; unexplained admits it, weighed by how odd it is.
     """
     who = desk.mechanic()
-    bench = open_bench(desk.session, setting_id, desk.now.date())
-    check_version(bench, sent["seen"], {"cause": sent["cause"], "words": sent.get("words", "")})
+    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    check_version(loaded, sent["seen"], {"cause": sent["cause"], "words": sent.get("words", "")})
     causes = [key for key, _ in ANSWERS]
     if sent["cause"] not in causes:
         raise InputError(f"cause must be one of {', '.join(causes)}.", field="cause")
-    number = bench.log.round
-    if any(x.round == number for x in bench.log.explanations):
+    number = loaded.log.round
+    if any(x.round == number for x in loaded.log.explanations):
         raise InputError(
             "This round has been explained already.",
             field="round",
             next_step="Open a new round by re-seating and reading again.",
         )
-    job = bench.log.job
+    job = loaded.log.job
     job.seq += 1
     desk.session.add(
         t.Explanation(
@@ -49,6 +49,6 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     desk.session.flush()
     follow = {"recounted": "recount", "reread": "reseat"}.get(sent["cause"])
     if follow:
-        bench = open_bench(desk.session, setting_id, desk.now.date())
-        write_act(desk, bench, f"{sent['id']}/act", follow, sent.get("states") or {}, sent.get("words", ""))
+        loaded = load_setting(desk.session, setting_id, desk.now.date())
+        write_act(desk, loaded, f"{sent['id']}/act", follow, sent.get("states") or {}, sent.get("words", ""))
     return view_setting(desk.session, setting_id, desk.now.date())

@@ -1,21 +1,23 @@
-"""A setting as it stands: its log read into the core's context, and the whole view of it."""
+"""A setting as it stands: its log read into the core's context and thought through once."""
 
 from __future__ import annotations
 
+import logging
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import date
+from functools import cached_property
 from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bornek.core.compute import read_raw
-from bornek.core.errors import StaleVersion
+from bornek.core.errors import BornekError, InputError, StaleVersion, UnknownKind
 from bornek.core.gauges import Gauge
-from bornek.core.plain import dump
-from bornek.core.settings.given import read_given
+from bornek.core.reckoning import Reckoning
+from bornek.core.settings.given import read_stored
 from bornek.core.settings.kind import Setting
+from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import (
     Act,
     Between,
@@ -29,28 +31,18 @@ from bornek.core.settings.records import (
     Predicted,
     Raw,
     Scalar,
-    State,
 )
 from bornek.core.settings.registry import find_kind
-from bornek.core.sheet import Sheet, make_sheet
+from bornek.core.settings.state import PackPair, ShimPack, State, stored_state
+from bornek.core.settings.unread import UnreadSetting
+from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts
 from bornek.store.queries.jobs import signed_like
-from bornek.store.queries.setting_log import SettingLog, setting_log
+from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
 
-__all__ = ["Bench", "check_version", "open_bench", "pack_state", "read_raw", "unpack_state"]
-
-
-def pack_state(state: State) -> dict[str, Any]:
-    """An adjuster's state as it is stored."""
-    return {"plates": list(state)} if isinstance(state, tuple) else {"at": state}
-
-
-def unpack_state(stored: Mapping[str, Any]) -> State | None:
-    if "plates" in stored:
-        return tuple(stored["plates"])
-    return float(stored["at"]) if "at" in stored else None
+log_of = logging.getLogger("bornek")
 
 
 def unpack_raw(stored: Mapping[str, Any]) -> Raw:
@@ -68,11 +60,14 @@ def unpack_raw(stored: Mapping[str, Any]) -> Raw:
 
 
 @dataclass(frozen=True)
-class Bench:
-    """One setting opened: what is written, the kind that judges it, and the core's context."""
+class LoadedSetting:
+    """One setting opened: what is written, the kind that judges it, and the core's context.
+
+    `stored_kind` is the kind as registered; `kind` stands in for it where the setting cannot be read.
+    """
 
     log: SettingLog
-    kind: Setting
+    stored_kind: Setting
     ctx: Context
     names: Mapping[str, str]
 
@@ -80,11 +75,46 @@ class Bench:
     def version(self) -> int:
         return self.log.version
 
-    def sheet(self) -> Sheet:
-        return make_sheet(self.kind, self.ctx)
+    @property
+    def signed(self) -> bool:
+        """Signed, and nothing was written since: it is shown from its snapshot alone."""
+        return self.ctx.signed
 
-    def with_entry(self, row: t.Entry) -> Bench:
-        """The same bench after one more entry, without reading it all again."""
+    @cached_property
+    def reckoning(self) -> Reckoning:
+        """Each round evaluated once. What a changed kind can no longer make of the stored log is said,
+        not raised: one such setting must not take a list down."""
+        try:
+            found = Reckoning(self.stored_kind, self.ctx)
+            found.outcome(1), found.now, found.guide, found.knobs, found.history
+        except Exception as error:
+            log_of.warning("setting %s cannot be read", self.log.setting.id, exc_info=error)
+            why = error.message if isinstance(error, BornekError) else type(error).__name__
+            trouble = f"This setting cannot be judged any more: {why} What was written is kept and shown."
+            unread = UnreadSetting(
+                kind_id=self.log.setting.kind,
+                version=self.log.setting.kind_version,
+                trouble=trouble,
+                kind=self.stored_kind,
+            )
+            return Reckoning(unread, self.ctx)
+        return found
+
+    @property
+    def kind(self) -> Setting:
+        return self.reckoning.kind
+
+    @cached_property
+    def sheet(self) -> Sheet:
+        return sheet_of(self.reckoning)
+
+    def check_readable(self) -> None:
+        """Raises InputError with what to do where the setting cannot be judged."""
+        if isinstance(self.kind, UnreadSetting):
+            raise InputError(self.kind.trouble, field="given", next_step="Enter what is asked under Given.")
+
+    def with_entry(self, row: t.Entry) -> LoadedSetting:
+        """The same setting after one more entry, without reading it all again."""
         log = self.log.with_entry(row)
         ctx = replace(self.ctx, entries=_entries(log, self.names), signed=False)
         return replace(self, log=log, ctx=ctx)
@@ -107,26 +137,69 @@ def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
     }
 
 
-def open_bench(session: Session, setting_id: str, today: date) -> Bench:
+def load_setting(session: Session, setting_id: str, today: date) -> LoadedSetting:
     """Reads one setting; NotFound if there is none of that id."""
-    log = setting_log(session, setting_id)
-    kind = find_kind(log.setting.kind)
+    head = setting_head(session, setting_id)
+    kind, given = _kind_and_given(head)
     names = mechanic_names(session)
+    knobs = _knobs(kind, given, head)
+    log = setting_log(session, head, [p for k in knobs for p in k.places])
+    places = {p.key: p for p in log.places}
+    here = log.place.key
     ctx = Context(
-        given=read_given(kind, log.given.given, log.job.length_unit),
+        given=given,
         entries=_entries(log, names),
-        acts=_acts(log, names),
+        acts=_acts(log, names, knobs),
         explanations=tuple(Explanation(x.round, x.cause, x.words) for x in log.explanations),
         gauges=find_gauges(session, today),
         gauge=log.setting.gauge_id or "",
-        stock={lot.thickness_nm: n for lot, n in counts(session, log.place.shim_form)},
+        stock=_stock(session, log.place.shim_form),
+        drawers={
+            key: _stock(session, places[key].shim_form)
+            for key in {p for k in knobs for p in k.places if p in places and p != here}
+        },
+        forms={"": log.place.shim_form} | {key: p.shim_form for key, p in places.items()},
+        place=here,
         history=_history(session, log),
         school=log.job.schools,
         unit=log.job.length_unit,
         round=log.round,
-        signed=log.signature is not None and log.signature.seq == log.version,
+        signed=log.signature is not None and not log.disturbed,
     )
-    return Bench(log, kind, ctx, names)
+    return LoadedSetting(log, kind, ctx, names)
+
+
+def _stock(session: Session, form: str) -> dict[int, int]:
+    return {lot.thickness_nm: n for lot, n in counts(session, form)}
+
+
+def _kind_and_given(head: SettingHead) -> tuple[Setting, dict[str, Any]]:
+    """The kind with what it was given; a stand-in that says what is wrong where either cannot be read."""
+    stored = head.setting
+    try:
+        kind = find_kind(stored.kind)
+    except UnknownKind as error:
+        trouble = f"{error.message} What was written is kept and shown; it cannot be judged here."
+        return UnreadSetting(stored.kind, stored.kind_version, trouble), {}
+    try:
+        given, problems = read_stored(kind, head.given.given, head.given.kind_version, head.job.length_unit)
+    except Exception as error:
+        log_of.warning("given of %s cannot be read", stored.id, exc_info=error)
+        given, problems = {}, {"given": f"what was given cannot be read ({type(error).__name__})."}
+    if problems:
+        asked = " ".join(problems.values())
+        trouble = f"{kind.title} asks for more than was given. {asked}"
+        return UnreadSetting(stored.kind, kind.version, trouble, kind), given
+    return kind, given
+
+
+def _knobs(kind: Setting, given: Mapping[str, Any], head: SettingHead) -> tuple[Knob, ...]:
+    """The adjusters by what is given alone: their places say which acts are theirs."""
+    try:
+        return tuple(kind.knobs(Context(given=given, unit=head.job.length_unit, place=head.place.key)))
+    except Exception as error:
+        log_of.warning("adjusters of %s cannot be read", head.setting.id, exc_info=error)
+        return ()
 
 
 def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
@@ -147,31 +220,55 @@ def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
     )
 
 
-def _acts(log: SettingLog, names: Mapping[str, str]) -> tuple[Act, ...]:
+def _acts(log: SettingLog, names: Mapping[str, str], knobs: tuple[Knob, ...]) -> tuple[Act, ...]:
+    """Packs belong to places: a pack changed from another setting at the same place is this one's too."""
     acts = []
+    lying: dict[str, tuple[int, ...]] = {}
     for act in log.acts:
+        rows = log.knobs.get(act.id, ())
         states: dict[str, State] = {}
-        for knob in log.knobs.get(act.id, ()):
-            state = unpack_state(knob.after)
+        for knob in knobs:
+            state = _state_of(knob, rows, log, lying)
             if state is not None:
-                states[knob.knob] = state
-        proposal = log.proposals.get(act.id)
-        predicted = None
-        if proposal and proposal.predicted:
-            p = proposal.predicted
-            predicted = Predicted(p["v"], p["u"], p["p_in"])
+                states[knob.key] = state
         acts.append(
             Act(
                 id=act.id,
                 round=log.act_rounds[act.id],
                 kind=act.kind,
                 states=states,
-                predicted=predicted,
+                predicted=_predicted(log.proposals.get(act.id)),
                 by=names.get(act.mechanic_id, ""),
                 seq=act.seq,
             )
         )
     return tuple(acts)
+
+
+def _state_of(knob: Knob, rows: Any, log: SettingLog, lying: dict[str, tuple[int, ...]]) -> State | None:
+    """An adjuster's state after an act, from what the act wrote at the adjuster's places."""
+    places = [log.place_id(key) for key in knob.places]
+    here = [r for r in rows if r.place_id in places]
+    if knob.domain.sort == "position":
+        own = next((r for r in here if r.knob == knob.key), None)
+        return stored_state(own.after) if own else None
+    for row in here:
+        packs = (stored_state(row.after) or ShimPack(())).packs
+        if packs:
+            lying[row.place_id] = packs[0]
+    if not here or not all(p in lying for p in places):
+        return None
+    found = [lying[p] for p in places]
+    return PackPair(*found) if knob.domain.sort == "pair" else ShimPack(found[0])
+
+
+def _predicted(proposal: t.Proposal | None) -> dict[str, Predicted]:
+    """By row; acts of the first edition kept that of the only row."""
+    stored = proposal.predicted if proposal else None
+    if not stored:
+        return {}
+    rows = {"": stored} if "v" in stored else stored
+    return {key: Predicted(p["v"], p["u"], p["p_in"]) for key, p in rows.items()}
 
 
 def _history(session: Session, log: SettingLog) -> tuple[Learned, ...]:
@@ -184,12 +281,12 @@ def _history(session: Session, log: SettingLog) -> tuple[Learned, ...]:
     return tuple(found)
 
 
-def check_version(bench: Bench, seen: int, yours: Any) -> None:
+def check_version(loaded: LoadedSetting, seen: int, yours: Any) -> None:
     """Raises StaleVersion with both versions when something was written in between."""
-    if seen != bench.version:
+    if seen != loaded.version:
         theirs = [
             {"what": "reading", "slot": e.slot, "text": e.as_typed, "seq": e.seq, "by": e.by}
-            for e in bench.ctx.entries
+            for e in loaded.ctx.entries
             if e.seq > seen
         ]
         theirs += [
@@ -198,18 +295,18 @@ def check_version(bench: Bench, seen: int, yours: Any) -> None:
                 "kind": a.kind,
                 "seq": a.seq,
                 "by": a.by,
-                "states": {k: dump(s) for k, s in a.states.items()},
+                "states": {k: s.dump() for k, s in a.states.items()},
             }
-            for a in bench.ctx.acts
+            for a in loaded.ctx.acts
             if a.seq > seen
         ]
-        if bench.log.given.seq > seen:
-            theirs.append({"what": "given", "seq": bench.log.given.seq, "given": bench.log.given.given})
-        if bench.log.signature and bench.log.signature.seq > seen:
-            theirs.append({"what": "signature", "seq": bench.log.signature.seq})
+        if loaded.log.given.seq > seen:
+            theirs.append({"what": "given", "seq": loaded.log.given.seq, "given": loaded.log.given.given})
+        if loaded.log.signature and loaded.log.signature.seq > seen:
+            theirs.append({"what": "signature", "seq": loaded.log.signature.seq})
         raise StaleVersion(
             "Somebody else wrote on this setting while you had it open.",
             field="seen",
             next_step="Look at what was written, then send yours again or let it go.",
-            details={"seen": seen, "version": bench.version, "yours": yours, "theirs": theirs},
+            details={"seen": seen, "version": loaded.version, "yours": yours, "theirs": theirs},
         )

@@ -5,8 +5,10 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.settings.given import read_given
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, open_bench
+from bornek.services.setting.load_setting import check_version, load_setting
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
@@ -14,11 +16,12 @@ from bornek.store import tables as t
 def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """sent: id, given (as typed), seen."""
     who = desk.mechanic()
-    bench = open_bench(desk.session, setting_id, desk.now.date())
-    check_version(bench, sent["seen"], {"given": sent["given"]})
-    values = read_given(bench.kind, sent["given"], bench.ctx.unit)
-    bench.kind.evaluate(bench.ctx.__class__(given=values, unit=bench.ctx.unit))
-    job = bench.log.job
+    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    check_version(loaded, sent["seen"], {"given": sent["given"]})
+    kind = find_kind(loaded.log.setting.kind)
+    values = read_given(kind, sent["given"], loaded.ctx.unit)
+    kind.evaluate(Context(given=values, unit=loaded.ctx.unit, place=loaded.ctx.place))
+    job = loaded.log.job
     job.seq += 1
     desk.session.add(
         t.GivenRevision(
@@ -26,6 +29,7 @@ def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
             setting_id=setting_id,
             seq=job.seq,
             given=sent["given"],
+            kind_version=kind.version,
             mechanic_id=who.id,
             at=desk.now,
         )

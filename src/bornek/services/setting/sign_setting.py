@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.errors import InputError
-from bornek.core.plain import dump
 from bornek.services.desk import Desk, digest
-from bornek.services.setting.load_setting import check_version, open_bench
+from bornek.services.setting.load_setting import check_version, load_setting
+from bornek.services.setting.snapshot import make_snapshot
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
@@ -15,9 +15,9 @@ from bornek.store import tables as t
 def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """sent: id, seen, remark. A setting that is not in needs a reason; one not read cannot be."""
     who = desk.mechanic()
-    bench = open_bench(desk.session, setting_id, desk.now.date())
-    check_version(bench, sent["seen"], {"remark": sent.get("remark", "")})
-    sheet = bench.sheet()
+    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    check_version(loaded, sent["seen"], {"remark": sent.get("remark", "")})
+    sheet = loaded.sheet
     remark = (sent.get("remark") or "").strip()
     if sheet.sign_blockers:
         raise InputError(
@@ -31,9 +31,9 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
             field="remark",
             next_step="Write why it is left like this, or make another round.",
         )
-    snapshot = {"sheet": dump(sheet), "given": bench.log.given.given}
-    job = bench.log.job
-    through = bench.version
+    snapshot = make_snapshot(desk, loaded, remark[:500])
+    job = loaded.log.job
+    through = loaded.version
     job.seq += 1
     desk.session.add(
         t.Signature(

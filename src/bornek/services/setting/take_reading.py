@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
+from bornek.core.compute import read_raw
 from bornek.core.errors import InputError, NotFound
 from bornek.core.plain import dump
 from bornek.core.settings.kind import Slot
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import Bench, check_version, open_bench, read_raw
-from bornek.services.setting.view import view_bench
+from bornek.services.setting.load_setting import LoadedSetting, check_version, load_setting
+from bornek.services.setting.view import show_setting
 from bornek.store import tables as t
 
 
@@ -19,19 +20,20 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     sent: id, slot, text or value, and optionally round, gauge, confirmed, supersedes, void, seen.
     """
     who = desk.mechanic()
-    bench = open_bench(desk.session, setting_id, desk.now.date())
-    number = sent.get("round") or bench.log.round
-    at_round = next((r for r in bench.log.rounds if r.number == number), None)
+    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded.check_readable()
+    number = sent.get("round") or loaded.log.round
+    at_round = next((r for r in loaded.log.rounds if r.number == number), None)
     if at_round is None:
         raise InputError(
             f"There is no round {number} on this setting.",
             field="round",
-            next_step=f"Rounds so far: 1 to {bench.log.round}.",
+            next_step=f"Rounds so far: 1 to {loaded.log.round}.",
         )
-    old = _superseded(bench, sent)
-    slot = _slot(bench, sent["slot"], number)
-    gauge = sent.get("gauge") or bench.log.setting.gauge_id
-    if gauge and gauge not in bench.ctx.gauges:
+    old = _superseded(loaded, sent)
+    slot = _slot(loaded, sent["slot"], number)
+    gauge = sent.get("gauge") or loaded.log.setting.gauge_id
+    if gauge and gauge not in loaded.ctx.gauges:
         raise InputError(
             f"No gauge has the id {gauge!r}.", field="gauge", next_step="Choose one of the shop's gauges."
         )
@@ -41,7 +43,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         raw, typed = old.raw, "struck"
     else:
         given = sent["text"] if sent.get("text") is not None else sent.get("value")
-        unit = bench.ctx.gauges[gauge].unit if gauge else bench.ctx.unit
+        unit = loaded.ctx.gauges[gauge].unit if gauge else loaded.ctx.unit
         raw, typed = dump(read_raw(slot, given, unit)), str(given)
     if desk.session.get(t.Entry, sent["id"]) is not None:
         raise InputError(
@@ -49,7 +51,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
             field="id",
             next_step="Make a new id for a new reading.",
         )
-    job = bench.log.job
+    job = loaded.log.job
     job.seq += 1
     entry = t.Entry(
         id=sent["id"],
@@ -69,14 +71,14 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     )
     desk.session.add(entry)
     desk.session.flush()
-    return view_bench(bench.with_entry(entry))
+    return show_setting(desk.session, loaded.with_entry(entry))
 
 
-def _superseded(bench: Bench, sent: dict[str, Any]) -> t.Entry | None:
+def _superseded(loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:
     wanted = sent.get("supersedes")
     if not wanted:
         return None
-    old = next((e for e in bench.log.entries if e.id == wanted), None)
+    old = next((e for e in loaded.log.entries if e.id == wanted), None)
     if old is None:
         raise NotFound(
             "The reading to correct is not there, or was corrected already.",
@@ -91,12 +93,12 @@ def _superseded(bench: Bench, sent: dict[str, Any]) -> t.Entry | None:
             field="seen",
             next_step="Send `seen` as the setting's version.",
         )
-    check_version(bench, sent["seen"], {"slot": sent["slot"], "text": sent.get("text")})
+    check_version(loaded, sent["seen"], {"slot": sent["slot"], "text": sent.get("text")})
     return old
 
 
-def _slot(bench: Bench, key: str, number: int) -> Slot:
-    slots = bench.kind.guide(bench.ctx.at(number)).slots
+def _slot(loaded: LoadedSetting, key: str, number: int) -> Slot:
+    slots = loaded.kind.guide(loaded.ctx.at(number)).slots
     found = next((s for s in slots if s.key == key), None)
     if found is None:
         known = ", ".join(s.key for s in slots)

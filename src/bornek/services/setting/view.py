@@ -8,11 +8,16 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.gauges import Gauge
 from bornek.core.plain import dump
-from bornek.core.quantities import Speech, from_nm, say_quantity
-from bornek.core.settings.kind import Domain, Field
+from bornek.core.quantities import Speech, from_nm
+from bornek.core.settings.knobs import Domain, Knob
+from bornek.core.settings.state import StateView, show_state
 from bornek.core.sheet import Sheet
-from bornek.services.setting.load_setting import Bench, open_bench
+from bornek.services.setting.frozen import not_held, shown_sheet
+from bornek.services.setting.given_view import FieldView, show_fields
+from bornek.services.setting.load_setting import LoadedSetting, load_setting
+from bornek.store.queries.jobs import places_of
 
 
 @dataclass(frozen=True)
@@ -35,32 +40,9 @@ class GaugeHead:
 
 
 @dataclass(frozen=True)
-class FieldView:
-    key: str
-    label: str
-    quantity: str
-    required: bool
-    options: list[list[str]]
-    why: str
-    shown: str
-    typed: Any
-
-
-@dataclass(frozen=True)
 class GivenView:
     seq: int
     fields: list[FieldView]
-
-
-@dataclass(frozen=True)
-class KnobView:
-    key: str
-    label: str
-    title: str
-    noun: str
-    unit: str
-    domain: Domain
-    state: Any
 
 
 @dataclass(frozen=True)
@@ -71,13 +53,30 @@ class DrawerLot:
 
 
 @dataclass(frozen=True)
+class KnobView:
+    """An adjuster with what is in now (empty before it was entered) and the drawer its packs draw from."""
+
+    key: str
+    label: str
+    title: str
+    noun: str
+    unit: str
+    domain: Domain
+    state: StateView | None
+    drawer: list[DrawerLot]
+
+
+@dataclass(frozen=True)
 class SignatureView:
+    """`not_held`: what a signature of an older edition does not hold, in words."""
+
     by: str
     at: str
     remark: str
     verdict: str
     disturbed: bool
-    current: bool
+    edition: int
+    not_held: list[str]
 
 
 @dataclass(frozen=True)
@@ -93,87 +92,87 @@ class SettingView:
     gauge: GaugeHead
     given: GivenView
     knobs: list[KnobView]
-    drawer: list[DrawerLot]
     signature: SignatureView | None
     sheet: Sheet
 
 
 def view_setting(session: Session, setting_id: str, today: date) -> dict[str, Any]:
-    return view_bench(open_bench(session, setting_id, today))
+    return show_setting(session, load_setting(session, setting_id, today))
 
 
-def view_bench(bench: Bench) -> dict[str, Any]:
-    log, ctx = bench.log, bench.ctx
-    say, gauge = Speech(ctx.unit), ctx.find_gauge()
-    fields = [_field(f, bench, say) for f in bench.kind.form(ctx.given)]
+def show_setting(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
+    log = loaded.log
+    sheet: Any = shown_sheet(loaded)
     view: dict[str, Any] = dump(
         SettingView(
             id=log.setting.id,
             label=log.setting.label,
             place=log.place.label,
             shim_form=log.place.shim_form,
-            version=bench.version,
+            version=loaded.version,
             job=JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
-            gauge=GaugeHead(
-                id=gauge.id,
-                name=gauge.name,
-                unit=gauge.unit,
-                resolution=gauge.resolution,
-                due=gauge.due,
-                overdue=gauge.overdue,
-            ),
-            given=GivenView(log.given.seq, fields),
-            knobs=[
-                KnobView(
-                    key=k.key,
-                    label=k.label,
-                    title=k.title,
-                    noun=k.noun,
-                    unit=k.unit,
-                    domain=k.domain,
-                    state=bench.kind.state(ctx, k.key),
-                )
-                for k in bench.kind.knobs(ctx)
-            ],
-            drawer=[DrawerLot(from_nm(nm), say.size(from_nm(nm)), n) for nm, n in ctx.stock.items()],
-            signature=view_signature(bench),
-            sheet=bench.sheet(),
+            gauge=_gauge(loaded),
+            given=GivenView(log.given.seq, show_given(session, loaded)),
+            knobs=[_knob(k, loaded) for k in loaded.reckoning.knobs],
+            signature=view_signature(loaded),
+            sheet=sheet,
         )
     )
     return view
 
 
-def view_signature(bench: Bench) -> SignatureView | None:
-    signature = bench.log.signature
-    if signature is None:
-        return None
-    return SignatureView(
-        by=bench.names.get(signature.mechanic_id, ""),
-        at=signature.at.isoformat(),
-        remark=signature.remark,
-        verdict=signature.snapshot["sheet"]["verdict"]["code"],
-        disturbed=bench.log.disturbed,
-        current=bench.ctx.signed,
+def show_given(session: Session, loaded: LoadedSetting) -> list[FieldView]:
+    say = Speech(loaded.ctx.unit)
+    places = [(p.key, p.label) for p in places_of(session, loaded.log.job.id)]
+    return show_fields(loaded.kind, loaded.ctx.given, loaded.log.given.given, say, places)
+
+
+def _gauge(loaded: LoadedSetting) -> GaugeHead:
+    """The gauge's card; of a signed setting as it was when it was signed."""
+    gauge = loaded.ctx.find_gauge()
+    signature = loaded.log.signature
+    if signature is not None and loaded.signed:
+        card = signature.snapshot.get("gauges", {}).get(loaded.ctx.gauge)
+        if card:
+            gauge = Gauge(**{key: value for key, value in card.items() if key != "resolution"})
+    return GaugeHead(
+        id=gauge.id,
+        name=gauge.name,
+        unit=gauge.unit,
+        resolution=gauge.resolution,
+        due=gauge.due,
+        overdue=gauge.overdue,
     )
 
 
-def _field(f: Field, bench: Bench, say: Speech) -> FieldView:
-    value = bench.ctx.given.get(f.key)
-    if value is None:
-        shown = ""
-    elif f.quantity == "choice":
-        shown = dict(f.options).get(str(value), str(value))
-    elif f.quantity in ("text", "lines"):
-        shown = value if isinstance(value, str) else "; ".join(value)
-    else:
-        shown = say_quantity(float(value), f.quantity, say)
-    return FieldView(
-        key=f.key,
-        label=f.label,
-        quantity=f.quantity,
-        required=f.required,
-        options=[list(o) for o in f.options],
-        why=f.why,
-        shown=shown,
-        typed=bench.log.given.given.get(f.key, f.default),
+def _knob(knob: Knob, loaded: LoadedSetting) -> KnobView:
+    say = Speech(loaded.ctx.unit)
+    state = loaded.kind.state(loaded.ctx, knob.key)
+    return KnobView(
+        key=knob.key,
+        label=knob.label,
+        title=knob.title,
+        noun=knob.noun,
+        unit=knob.unit,
+        domain=knob.domain,
+        state=None if state is None else show_state(state, say),
+        drawer=[
+            DrawerLot(from_nm(nm), say.size(from_nm(nm)), n)
+            for nm, n in loaded.ctx.drawer(knob.places[0]).items()
+        ],
+    )
+
+
+def view_signature(loaded: LoadedSetting) -> SignatureView | None:
+    signature = loaded.log.signature
+    if signature is None:
+        return None
+    return SignatureView(
+        by=signature.snapshot.get("by") or loaded.names.get(signature.mechanic_id, ""),
+        at=signature.at.isoformat(),
+        remark=signature.remark,
+        verdict=signature.snapshot["sheet"]["verdict"]["code"],
+        disturbed=loaded.log.disturbed,
+        edition=signature.snapshot.get("edition", 1),
+        not_held=not_held(signature.snapshot),
     )

@@ -14,6 +14,7 @@ from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm
 from bornek.core.scenes import Flank, Patch, Section
+from bornek.core.settings.state import stored_state
 from bornek.core.strip.baselines import Baseline, baselines
 from bornek.core.strip.facts import Fact, LockedOut, Removed, Witness, Wrong
 from bornek.core.strip.ledger import LooseItem, ledger
@@ -22,7 +23,6 @@ from bornek.core.strip.removal import WAYS, Standing, doomed, find_way, standing
 from bornek.core.units.definition import Definition
 from bornek.services.job.index_job import bag_code
 from bornek.services.job.job_definition import definition_of, section_of
-from bornek.services.setting.load_setting import unpack_state
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.photos_of import PhotoView, photos_view
 from bornek.store import tables as t
@@ -234,9 +234,10 @@ def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
         )
         .order_by(t.Act.seq)
     ).first()
-    state = unpack_state(row[0]) if row else None
+    state = stored_state(row[0]) if row else None
     say = Speech(job.length_unit)
-    return [say.size(from_nm(nm)) for nm in state] if isinstance(state, tuple) else []
+    packs = state.packs if state else ()
+    return [say.size(from_nm(nm)) for pack in packs for nm in pack]
 
 
 def _parts(session: Session, job_id: str, parts: Sequence[Standing]) -> list[PartView]:

@@ -17,7 +17,7 @@ from bornek.services.desk import Desk
 from bornek.services.inspect.fits import check_verdict
 from bornek.services.job.index_job import index_fact
 from bornek.services.job.job_definition import definition_of
-from bornek.services.setting.load_setting import open_bench
+from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record_act import write_act
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.services.strip.facts_of import facts_of
@@ -146,21 +146,13 @@ def _let_go(
 
 
 def _baseline_pack(desk: Desk, job: t.Job, found: PackFound) -> None:
-    """The same pack is what the setting at that place starts from, if it has none yet."""
+    """The same pack is what the setting whose shims lie there starts from, if it has none yet."""
     plates = [from_nm(nm) for nm in plates_nm(found, job.length_unit)]
-    d = definition_of(job)
-    for point in d.settings:
-        if point.place != found.place:
-            continue
-        bench = open_bench(desk.session, f"{job.id}.{point.key}", desk.now.date())
-        packs = [k for k in bench.kind.knobs(bench.ctx) if k.domain.type == "packs"]
-        if len(packs) == 1 and bench.kind.state(bench.ctx, packs[0].key) is None:
-            write_act(
-                desk,
-                bench,
-                f"{bench.log.setting.id}.as-found.{job.seq}",
-                "as_found",
-                {packs[0].key: plates},
-                "from the strip",
-            )
-            return
+    for point in definition_of(job).settings:
+        loaded = load_setting(desk.session, f"{job.id}.{point.key}", desk.now.date())
+        for knob in loaded.reckoning.knobs:
+            here = knob.domain.sort == "pack" and (knob.place or point.place) == found.place
+            if here and loaded.kind.state(loaded.ctx, knob.key) is None:
+                act_id = f"{loaded.log.setting.id}.as-found.{job.seq}"
+                write_act(desk, loaded, act_id, "as_found", {knob.key: plates}, "from the strip")
+                return

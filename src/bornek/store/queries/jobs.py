@@ -27,6 +27,10 @@ def settings_of(session: Session, job_id: str) -> Sequence[t.Setting]:
     ).all()
 
 
+def places_of(session: Session, job_id: str) -> Sequence[t.Place]:
+    return session.scalars(select(t.Place).where(t.Place.job_id == job_id).order_by(t.Place.id)).all()
+
+
 def signed_settings(session: Session, job_id: str) -> set[str]:
     """Ids of the job's settings that carry a signature."""
     rows = session.scalars(

@@ -13,14 +13,27 @@ from bornek.store import tables as t
 
 
 @dataclass(frozen=True)
-class SettingLog:
-    """`entries` are the live ones: nothing supersedes them and they strike nothing. `last_reading` is
-    the last seq of any. `act_rounds` gives the round of this setting that each act belongs to."""
+class SettingHead:
+    """A setting with the job, unit and place it belongs to, and what it is given now."""
 
     setting: t.Setting
     job: t.Job
     unit: t.Unit
     place: t.Place
+    given: t.GivenRevision
+
+
+@dataclass(frozen=True)
+class SettingLog:
+    """`entries` are the live ones: nothing supersedes them and they strike nothing. `last_reading` is
+    the last seq of any. `places`: where its adjusters lie, besides its own. `act_rounds` gives the round of
+    this setting that each act belongs to."""
+
+    setting: t.Setting
+    job: t.Job
+    unit: t.Unit
+    place: t.Place
+    places: Sequence[t.Place]
     given: t.GivenRevision
     rounds: Sequence[t.Round]
     entries: Sequence[t.Entry]
@@ -31,6 +44,11 @@ class SettingLog:
     proposals: Mapping[str, t.Proposal]
     explanations: Sequence[t.Explanation]
     signature: t.Signature | None
+
+    def place_id(self, key: str) -> str:
+        """The row of an adjuster's place; the setting's own for an empty key, empty if there is none."""
+        known = {"": self.place.id, self.place.key: self.place.id} | {p.key: p.id for p in self.places}
+        return known.get(key, "")
 
     @property
     def version(self) -> int:
@@ -45,10 +63,8 @@ class SettingLog:
 
     @property
     def disturbed(self) -> bool:
-        """Signed, and since then a round was opened or what is given was changed."""
-        last = self.rounds[-1]
-        opened = next((a.seq for a in self.acts if a.id == last.act_id), 0)
-        return self.signature is not None and max(opened, self.given.seq) > self.signature.seq
+        """Signed, and since then anything was written on it."""
+        return self.signature is not None and self.version > self.signature.seq
 
     def with_entry(self, row: t.Entry) -> SettingLog:
         """The log after one more entry."""
@@ -57,13 +73,16 @@ class SettingLog:
 
 
 _ID: BindParameter[str] = bindparam("setting_id")
-_PLACE: BindParameter[str] = bindparam("place_id")
+_PLACE_IDS: BindParameter[list[str]] = bindparam("place_ids", expanding=True)
 _HEAD = (
     select(t.Setting, t.Job, t.Unit, t.Place)
     .join(t.Job, t.Job.id == t.Setting.job_id)
     .join(t.Unit, t.Unit.id == t.Job.unit_id)
     .join(t.Place, t.Place.id == t.Setting.place_id)
     .where(t.Setting.id == _ID)
+)
+_PLACES = select(t.Place).where(
+    t.Place.job_id == bindparam("job_id"), t.Place.key.in_(bindparam("keys", expanding=True))
 )
 _ROUNDS = select(t.Round).where(t.Round.setting_id == _ID).order_by(t.Round.number)
 _later = aliased(t.Entry)
@@ -73,12 +92,12 @@ _LAST_READING = select(func.coalesce(func.max(t.Entry.seq), 0)).where(t.Entry.se
 _ACTS = (
     select(t.Act)
     .where(
-        t.Act.id.in_(select(t.ActKnob.act_id).where(t.ActKnob.place_id == _PLACE))
+        t.Act.id.in_(select(t.ActKnob.act_id).where(t.ActKnob.place_id.in_(_PLACE_IDS)))
         | t.Act.id.in_(select(t.Round.act_id).where(t.Round.setting_id == _ID))
     )
     .order_by(t.Act.seq)
 )
-_KNOBS = select(t.ActKnob).where(t.ActKnob.place_id == _PLACE)
+_KNOBS = select(t.ActKnob).where(t.ActKnob.place_id.in_(_PLACE_IDS))
 _GIVEN = (
     select(t.GivenRevision)
     .where(t.GivenRevision.setting_id == _ID)
@@ -92,10 +111,9 @@ _SIGNATURE = (
 _PROPOSALS = select(t.Proposal).where(t.Proposal.setting_id == _ID)
 
 
-def setting_log(session: Session, setting_id: str) -> SettingLog:
-    """Reads the whole log. The statements are built once: building them costs more than running them."""
-    this = {"setting_id": setting_id}
-    row = session.execute(_HEAD, this).one_or_none()
+def setting_head(session: Session, setting_id: str) -> SettingHead:
+    """NotFound if there is no setting of that id."""
+    row = session.execute(_HEAD, {"setting_id": setting_id}).one_or_none()
     if row is None:
         raise NotFound(
             f"No setting has the id {setting_id!r}.",
@@ -103,18 +121,31 @@ def setting_log(session: Session, setting_id: str) -> SettingLog:
             next_step="Go back to the board and open the job again.",
         )
     setting, job, unit, place = row
-    here = {"place_id": place.id}
+    given = session.scalars(_GIVEN, {"setting_id": setting_id}).one()
+    return SettingHead(setting, job, unit, place, given)
+
+
+def setting_log(session: Session, head: SettingHead, place_keys: Sequence[str] = ()) -> SettingLog:
+    """Reads the whole log; `place_keys` are the places of its adjusters, where they are not its own.
+
+    The statements are built once: building them costs more than running them.
+    """
+    this = {"setting_id": head.setting.id}
+    others = sorted({key for key in place_keys if key and key != head.place.key})
+    places = list(session.scalars(_PLACES, {"job_id": head.job.id, "keys": others})) if others else []
+    here = {"place_ids": [head.place.id, *(p.id for p in places)]}
     rounds = session.scalars(_ROUNDS, this).all()
     acts = session.scalars(_ACTS, this | here).all()
     knobs: dict[str, list[t.ActKnob]] = {}
     for knob in session.scalars(_KNOBS, here):
         knobs.setdefault(knob.act_id, []).append(knob)
     return SettingLog(
-        setting=setting,
-        job=job,
-        unit=unit,
-        place=place,
-        given=session.scalars(_GIVEN, this).one(),
+        setting=head.setting,
+        job=head.job,
+        unit=head.unit,
+        place=head.place,
+        places=places,
+        given=head.given,
         rounds=rounds,
         entries=session.scalars(_LIVE, this).all(),
         last_reading=session.scalars(_LAST_READING, this).one(),

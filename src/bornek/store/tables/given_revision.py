@@ -12,10 +12,13 @@ from bornek.store.base import Base, primary_key
 
 
 class GivenRevision(Base):
+    """`kind_version`: the version of the kind whose form was filled in."""
+
     __tablename__ = "given_revision"
     id: Mapped[str] = primary_key()
     setting_id: Mapped[str] = mapped_column(ForeignKey("setting.id"), index=True)
     seq: Mapped[int]
     given: Mapped[dict[str, Any]]
+    kind_version: Mapped[int] = mapped_column(default=1, server_default="1")
     mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"))
     at: Mapped[datetime]

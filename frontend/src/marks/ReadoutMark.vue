@@ -1,0 +1,123 @@
+<script setup lang="ts">
+/** The readout strip: one scale for every toleranced quantity. */
+import { computed, ref } from "vue";
+import type { Readout } from "../api/client";
+import { placeWindowLabel } from "../composables/placeLabel";
+import { makeScale } from "../composables/useScale";
+import { useWidth } from "../composables/useWidth";
+import ReadoutNeedle from "./ReadoutNeedle.vue";
+import ReadoutWindow from "./ReadoutWindow.vue";
+
+const props = defineProps<{ scene: Readout; gutter?: number; small?: boolean; compact?: boolean }>();
+const box = ref<HTMLElement | null>(null);
+const width = useWidth(box);
+const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
+const high = computed(() => (props.small ? 22 : props.compact ? 40 : 54));
+const top = computed(() => (props.small ? 14 : props.compact ? 80 : 124));
+const base = computed(() => top.value + high.value);
+const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
+const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
+const stacked = computed(() => {
+  const seen = new Map<number, number>();
+  for (const r of props.scene.readings) seen.set(r, (seen.get(r) ?? 0) + 1);
+  return [...seen].map(([at, n]) => ({ x: x.value(at), long: n > 1 }));
+});
+const label = computed(() => placeWindowLabel(props.scene, x.value));
+const inWindow = (at: number) => {
+  const w = props.scene.window;
+  return w !== null && at >= w.lo && at <= w.hi;
+};
+const spoken = computed(() => {
+  const n = props.scene.needle;
+  const value = n ? `${n.label} ${n.give_label}, ${props.scene.verdict_words}, ${n.words}` : "not read";
+  return `${props.scene.label}: ${value}. Window ${props.scene.window?.label ?? "none"} ${props.scene.unit}.`;
+});
+</script>
+
+<template>
+  <div ref="box" class="relative z-1 w-full" data-mark="readout">
+    <svg
+      :width="width"
+      :height="base + (small ? 4 : 26)"
+      role="img"
+      :aria-label="spoken"
+      class="block overflow-visible"
+    >
+      <g v-if="!small && side">
+        <text x="0" :y="top + 24" font-size="19" font-weight="680" fill="var(--words)">
+          {{ scene.label }}
+        </text>
+        <text x="0" :y="top + 44" font-size="15" fill="var(--secondary)">{{ scene.unit }}</text>
+      </g>
+      <rect
+        :x="x(scene.lo)"
+        :y="top"
+        :width="x(scene.hi) - x(scene.lo)"
+        :height="high"
+        fill="var(--neutral)"
+      />
+      <ReadoutWindow
+        v-if="scene.window"
+        :band="scene.window"
+        :aim="scene.aim"
+        :x="x"
+        :top="top"
+        :high="high"
+        :small="small"
+        :label="label"
+      />
+      <g stroke="var(--found)">
+        <line
+          v-for="t in ticks"
+          :key="t.at"
+          :x1="t.x"
+          :x2="t.x"
+          :y1="base - (small ? 0 : t.label ? 15 : 7)"
+          :y2="base"
+          :stroke="inWindow(t.at) ? 'var(--wanted-scribe)' : 'var(--found)'"
+          :stroke-width="t.label ? 1.6 : 1"
+        />
+        <line :x1="x(scene.lo)" :x2="x(scene.hi)" :y1="base" :y2="base" stroke-width="2" />
+      </g>
+      <g v-if="!small" font-size="15" font-weight="580" fill="var(--words)" text-anchor="middle">
+        <text v-for="t in ticks.filter((k) => k.label)" :key="t.at" :x="t.x" :y="base + 20">
+          {{ t.label }}
+        </text>
+      </g>
+      <g v-if="scene.landing">
+        <rect
+          :x="x(scene.landing.lo)"
+          :y="base - (small ? 11 : 22)"
+          :width="x(scene.landing.hi) - x(scene.landing.lo)"
+          :height="small ? 8 : 15"
+          fill="var(--move)"
+          stroke="var(--move-edge)"
+          stroke-width="2"
+        />
+        <line
+          v-if="scene.landing.middle !== null"
+          :x1="x(scene.landing.middle)"
+          :x2="x(scene.landing.middle)"
+          :y1="base - (small ? 13 : 29)"
+          :y2="base - (small ? 1 : 0)"
+          stroke="var(--move-edge)"
+          stroke-width="3"
+        />
+      </g>
+      <g v-if="!small" stroke="var(--found)" stroke-width="3">
+        <line v-for="r in stacked" :key="r.x" :x1="r.x" :x2="r.x" :y1="top" :y2="top + (r.long ? 27 : 15)" />
+      </g>
+      <ReadoutNeedle
+        v-if="scene.needle"
+        :scene="scene"
+        :needle="scene.needle"
+        :x="x"
+        :top="top"
+        :width="width"
+        :gutter="side"
+        :small="small"
+        :compact="compact"
+      />
+    </svg>
+  </div>
+</template>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+/** Where the value stands: needle, give-or-take bar, the value in large figures and its verdict. */
+import { computed } from "vue";
+import type { Needle, Readout } from "../api/client";
+import type { Scale } from "../composables/useScale";
+import VerdictTag from "./VerdictTag.vue";
+
+const props = defineProps<{
+  scene: Readout;
+  needle: Needle;
+  x: Scale;
+  top: number;
+  width: number;
+  gutter: number;
+  small?: boolean;
+  compact?: boolean;
+}>();
+const at = computed(() => props.x(props.needle.at));
+const left = computed(() => props.x(props.needle.at - props.needle.give));
+const right = computed(() => props.x(props.needle.at + props.needle.give));
+const flagWidth = computed(() =>
+  phone.value ? props.width - (props.compact ? 0 : 100) : props.width > 800 ? 390 : 310,
+);
+const phone = computed(() => props.width < 560 || props.compact);
+const flip = computed(() => !phone.value && at.value + flagWidth.value + 18 > props.width);
+const flagX = computed(() =>
+  phone.value
+    ? props.compact
+      ? 0
+      : 100
+    : flip.value
+      ? Math.max(Math.min(props.gutter, at.value - flagWidth.value - 18), at.value - flagWidth.value - 18)
+      : at.value + 18,
+);
+const outside = computed(() => !props.x.inside(props.needle.at));
+</script>
+
+<template>
+  <g class="needle-moves">
+    <template v-if="small">
+      <path
+        :d="`M${at - 8} ${top - 12} h16 l-8 13 z`"
+        fill="var(--found)"
+        stroke="var(--casing, var(--surface))"
+        stroke-width="1.5"
+      />
+    </template>
+    <template v-else>
+      <line
+        :x1="at"
+        :x2="at"
+        :y1="phone ? (compact ? 48 : 88) : 6"
+        :y2="top"
+        stroke="var(--found)"
+        stroke-width="3.5"
+      />
+      <path :d="`M${at - 8} ${top - 15} h16 l-8 15 z`" fill="var(--found)" />
+      <g v-if="!needle.bound" stroke="var(--found)" stroke-width="3">
+        <line :x1="left" :x2="right" :y1="top - 24" :y2="top - 24" />
+        <line :x1="left" :x2="left" :y1="top - 32" :y2="top - 16" />
+        <line :x1="right" :x2="right" :y1="top - 32" :y2="top - 16" />
+      </g>
+      <path
+        v-if="needle.bound"
+        :d="`M${at} ${top - 24} h-34 m10 -7 l-10 7 l10 7`"
+        fill="none"
+        stroke="var(--found)"
+        stroke-width="3"
+      />
+      <foreignObject :x="flagX" y="0" :width="flagWidth" :height="92">
+        <div class="flex flex-col" :class="flip ? 'items-end text-right' : 'items-start'" aria-live="polite">
+          <div
+            class="flex items-start gap-x-3"
+            :class="[phone ? 'flex-wrap' : '', flip ? 'flex-row-reverse' : '']"
+          >
+            <span
+              class="whitespace-nowrap leading-none"
+              :style="{
+                fontSize: needle.bound ? '32px' : phone ? '30px' : width < 800 ? '46px' : '60px',
+                fontWeight: 700,
+              }"
+              data-value
+              >{{ needle.label }}</span
+            >
+            <span
+              class="flex gap-1"
+              :class="[
+                compact ? 'flex-row-reverse items-center gap-2' : phone ? 'flex-col-reverse' : 'flex-col',
+                flip ? 'items-end' : '',
+              ]"
+            >
+              <VerdictTag
+                :code="scene.verdict"
+                :words="scene.verdict_words"
+                :leaning="scene.verdict_leaning"
+                :small="compact"
+              />
+              <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
+            </span>
+          </div>
+          <div v-if="!phone" class="whitespace-nowrap text-[16px] leading-tight text-secondary">
+            {{ needle.words }}
+          </div>
+        </div>
+      </foreignObject>
+      <text v-if="outside" :x="at" :y="top + 40" font-size="15" text-anchor="middle">off the strip</text>
+    </template>
+  </g>
+</template>

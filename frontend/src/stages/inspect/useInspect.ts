@@ -1,0 +1,74 @@
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { computed, ref, type Ref } from "vue";
+import { api, newId, sendFile, unwrap, type InspectView } from "../../api/client";
+import { useSending } from "../../composables/useSending";
+
+export type InspectKind =
+  | "graded"
+  | "judged"
+  | "teeth"
+  | "seal_set"
+  | "evidence"
+  | "cause"
+  | "hold_cleared"
+  | "ordered"
+  | "promised"
+  | "received";
+
+/** A job's inspection: its view, and what can be written down there. */
+export function useInspect(job: Ref<string>) {
+  const client = useQueryClient();
+  const sending = useSending();
+  const key = computed(() => ["inspect", job.value]);
+  const path = computed(() => ({ job_id: job.value }));
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/inspection", { params: { path: path.value } })),
+    refetchInterval: 5000,
+    refetchOnMount: "always",
+  });
+  const view = computed(() => query.data.value);
+  function keep(fresh: InspectView) {
+    client.setQueryData(key.value, fresh);
+    void client.invalidateQueries({ queryKey: ["job", job.value] });
+  }
+  /** One after the other: keys come faster than answers, and the last answer is to be the last shown. */
+  const pending = ref(0);
+  let last: Promise<unknown> = Promise.resolve();
+  function inTurn(make: () => Promise<boolean>): Promise<boolean> {
+    pending.value += 1;
+    const mine = last.then(make).finally(() => (pending.value -= 1));
+    last = mine;
+    return mine;
+  }
+  const busy = computed(() => pending.value > 0);
+  const write = (kind: InspectKind, body: Record<string, unknown>) => {
+    const sent = { id: newId(), kind, body };
+    return inTurn(() =>
+      sending.send(async (header) =>
+        keep(
+          await unwrap(
+            api.POST("/api/jobs/{job_id}/inspection", { params: { path: path.value, header }, body: sent }),
+          ),
+        ),
+      ),
+    );
+  };
+  const measure = (fit: { part: string; kind: string; label: string; given: Record<string, unknown> }) => {
+    const body = { id: newId(), ...fit };
+    return sending.send(async (header) =>
+      keep(await unwrap(api.POST("/api/jobs/{job_id}/fits", { params: { path: path.value, header }, body }))),
+    );
+  };
+  const photo = (file: File, subject: string) => {
+    const asked = new URLSearchParams({ id: newId(), subject, caption: "" });
+    const url = `/api/jobs/${encodeURIComponent(job.value)}/photos?${asked.toString()}`;
+    return sending.send(async (header) => {
+      await sendFile(url, file, { ...header, "Content-Type": "application/octet-stream" });
+      await query.refetch();
+    });
+  };
+  return { view, query, write, measure, photo, ...sending, busy };
+}
+
+export type InspectDesk = ReturnType<typeof useInspect>;

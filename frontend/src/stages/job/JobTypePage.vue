@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** A job's own copy of what the unit is made of: it can grow; its type is not touched. */
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { computed, ref, watch } from "vue";
+import { useRouter } from "vue-router";
+import { api, unwrap } from "../../api/client";
+import { useSending } from "../../composables/useSending";
+import type { Definition } from "../../ui/definition/columns";
+import DefinitionEditor from "../../ui/definition/DefinitionEditor.vue";
+import ProblemLine from "../../ui/ProblemLine.vue";
+import ShellHeader from "../../ui/ShellHeader.vue";
+import WaitPage from "../WaitPage.vue";
+
+const props = defineProps<{ job: string }>();
+const client = useQueryClient();
+const router = useRouter();
+const sending = useSending();
+const path = computed(() => ({ job_id: props.job }));
+const { data, error } = useQuery({
+  queryKey: computed(() => ["job", props.job]),
+  queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: path.value } })),
+});
+const definition = ref<Definition | null>(null);
+watch(data, (job) => (definition.value ??= job ? (job.definition as Definition) : null), { immediate: true });
+const save = () =>
+  sending.send(async (header) => {
+    const job = await unwrap(
+      api.POST("/api/jobs/{job_id}/definition", {
+        params: { path: path.value, header },
+        body: { definition: definition.value ?? {}, seen: data.value?.version ?? 0 },
+      }),
+    );
+    client.setQueryData(["job", props.job], job);
+    await router.push(`/jobs/${props.job}`);
+  });
+</script>
+
+<template>
+  <WaitPage v-if="!data || !definition" :problem="error" />
+  <div v-else>
+    <ShellHeader
+      :job="job"
+      :tag="data.tag"
+      :title="data.unit_name"
+      sub="What this unit is made of"
+      here="receive"
+    />
+    <form class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-3" @submit.prevent="save">
+      <p class="flex-1 text-[18px]">
+        This job's own copy. What is there stays; parts, places and settings can be added.
+      </p>
+      <button type="submit" class="control control-main" data-save-definition>Save for this job</button>
+    </form>
+    <DefinitionEditor v-model="definition" />
+    <ProblemLine
+      v-if="sending.problem.value"
+      :problem="sending.problem.value"
+      :can-retry="sending.retry.value !== null"
+      @retry="sending.retry.value?.()"
+      @let-go="sending.letGo"
+    />
+  </div>
+</template>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+/** The record of a job, as it will be printed, and its open formats. */
+import { useQuery } from "@tanstack/vue-query";
+import { computed } from "vue";
+import { useRouter } from "vue-router";
+import { api, unwrap } from "../../api/client";
+import SectionMark from "../../marks/SectionMark.vue";
+import RecordLines from "./RecordLines.vue";
+import RecordSheet from "./RecordSheet.vue";
+import ShellHeader from "../../ui/ShellHeader.vue";
+import WaitPage from "../WaitPage.vue";
+
+const props = defineProps<{ job: string }>();
+const router = useRouter();
+const { data, error } = useQuery({
+  queryKey: computed(() => ["record", props.job]),
+  queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: props.job } } })),
+});
+const unsigned = computed(() => data.value?.settings.filter((s) => !s.signature).length ?? 0);
+const files: [string, string][] = [
+  ["record.pdf", "PDF build sheet"],
+  ["readings.csv", "Readings as CSV"],
+  ["exchange.zip", "Exchange file"],
+];
+</script>
+
+<template>
+  <WaitPage v-if="!data" :problem="error" />
+  <div v-else>
+    <ShellHeader
+      :job="job"
+      :tag="data.job.tag"
+      :title="data.job.unit_name"
+      :sub="data.job.complaint"
+      here="record"
+    />
+    <section class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-4">
+      <p class="say min-w-0 flex-1">
+        {{
+          unsigned
+            ? `${unsigned} of ${data.settings.length} settings not signed yet.`
+            : "Every setting is signed."
+        }}
+      </p>
+      <a
+        v-for="[file, words] in files"
+        :key="file"
+        class="control"
+        :class="file === 'record.pdf' ? 'control-main' : ''"
+        :href="`/api/jobs/${job}/${file}`"
+        download
+        >{{ words }}</a
+      >
+    </section>
+    <div
+      v-if="data.job.section.shapes.length"
+      class="overflow-x-auto border-b-2 bg-bay"
+      style="--casing: var(--bay)"
+    >
+      <div class="max-w-[600px]">
+        <SectionMark :scene="data.job.section" @pick="router.push(`/jobs/${job}`)" />
+      </div>
+    </div>
+    <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
+    <RecordLines title="Inspection" :lines="data.inspection" />
+    <RecordLines title="Strip" :lines="data.strip" />
+  </div>
+</template>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+/** Writes down what was really done: the proposal, its rivals, or the mechanic's own choice. */
+import { computed, onMounted, ref, watch } from "vue";
+import type { Expectation, Knob, Move, Option } from "../../api/client";
+import { draftOf, sentOf, type Draft } from "./drafts";
+import KnobEditor from "./KnobEditor.vue";
+import type { States } from "./useSetting";
+
+const props = defineProps<{
+  knobs: Knob[];
+  move: Move | null;
+  purpose: "as_found" | "move" | "recount";
+  round: number;
+  expect: (states: States) => Promise<Expectation>;
+}>();
+const emit = defineEmits<{
+  done: [states: States, remark: string];
+  cancel: [];
+  preview: [shown: Expectation | null];
+}>();
+const drafts = ref<Record<string, Draft>>({});
+const remark = ref("");
+const told = ref<Expectation | null>(null);
+const trouble = ref("");
+const states = computed<States>(() => {
+  const sent = props.knobs.map((k) => [k.key, sentOf(k, drafts.value[k.key] ?? draftOf(k, null))] as const);
+  return Object.fromEntries(sent.filter(([, state]) => state !== undefined));
+});
+const options = computed(() =>
+  props.purpose === "move" && props.move
+    ? [props.move.best, ...props.move.alternatives].filter((o): o is Option => o !== null)
+    : [],
+);
+function use(option: Option | null) {
+  drafts.value = Object.fromEntries(
+    props.knobs.map((k) => [k.key, draftOf(k, option?.states[k.key] ?? k.state)]),
+  );
+}
+use(null);
+onMounted(() => {
+  const best = props.purpose === "move" ? props.move?.best : null;
+  if (best) use(best);
+});
+let asked = 0;
+watch(states, async (now) => {
+  const mine = ++asked;
+  trouble.value = "";
+  if (props.purpose === "as_found" || !Object.keys(now).length) return;
+  try {
+    const shown = await props.expect(now);
+    if (mine === asked) told.value = shown;
+  } catch (error) {
+    told.value = null;
+    trouble.value = error instanceof Error ? error.message : String(error);
+  }
+  if (mine === asked) emit("preview", told.value);
+});
+const same = (o: Option) => told.value !== null && o.label === told.value.option.label;
+const heading = computed(
+  () =>
+    ({ as_found: "What is in as found", move: "What was really done", recount: "What was really in" })[
+      props.purpose
+    ],
+);
+</script>
+
+<template>
+  <section class="flex flex-col gap-3 border-t-2 pt-2" data-move-panel>
+    <h2 class="text-[20px] font-bold">{{ heading }}</h2>
+    <div class="grid gap-x-6 gap-y-3" :class="options.length ? 'xl:grid-cols-[1fr_1.1fr]' : ''">
+      <div v-if="options.length" class="flex flex-col gap-2">
+        <button
+          v-for="(o, i) in options"
+          :key="o.label"
+          type="button"
+          class="control justify-start py-1 text-left leading-tight font-medium"
+          :class="same(o) ? 'control-main' : ''"
+          @click="use(o)"
+        >
+          <span class="min-w-14 shrink-0 text-[20px] font-bold">{{ o.label }}</span>
+          <span class="min-w-0 flex-1 text-[16px]"
+            >{{ i ? "" : "Proposed. " }}{{ o.expect }} {{ i ? `Why not: ${o.why}.` : `${o.why}.` }}</span
+          >
+        </button>
+        <p v-if="move?.missing" class="text-[16px]">{{ move.missing }}</p>
+      </div>
+      <div class="flex flex-col gap-4">
+        <template v-for="k in knobs" :key="k.key">
+          <KnobEditor v-if="drafts[k.key]" v-model="drafts[k.key]!" :knob="k" :named="knobs.length > 1" />
+        </template>
+      </div>
+    </div>
+    <p v-if="told && purpose === 'move'" class="text-[18px] font-semibold" aria-live="polite" data-expect>
+      {{ told.option.expect }} {{ told.option.why }}.
+    </p>
+    <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
+    <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 border-row bg-surface py-2">
+      <label class="flex min-w-[200px] flex-1 items-center gap-3"
+        ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
+      /></label>
+      <button type="button" class="control control-main" data-done @click="emit('done', states, remark)">
+        {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
+      </button>
+      <button type="button" class="control" @click="emit('cancel')">
+        Not yet <span class="keycap">Esc</span>
+      </button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** The pack that is really in: tap plates out of it, tap shims from the drawer in, or type them. */
+import { computed, ref } from "vue";
+import type { DrawerLot } from "../../api/client";
+import type { Shim } from "./drafts";
+
+defineProps<{ drawer: DrawerLot[]; title: string }>();
+const plates = defineModel<Shim[]>({ required: true });
+const typed = ref("");
+const size = (shim: Shim) => (typeof shim.send === "number" ? shim.send : 0);
+const sorted = computed(() =>
+  plates.value.map((shim, i) => ({ shim, i })).sort((a, b) => size(b.shim) - size(a.shim)),
+);
+function out(i: number) {
+  plates.value = plates.value.filter((_, j) => j !== i);
+}
+function addTyped() {
+  const texts = typed.value
+    .split("+")
+    .map((t) => t.trim())
+    .filter(Boolean);
+  plates.value = [...plates.value, ...texts.map((t) => ({ send: t, label: t }))];
+  typed.value = "";
+}
+</script>
+
+<template>
+  <div class="flex flex-col gap-3">
+    <div>
+      <h3 class="zone-head">
+        {{ title }} <span class="font-medium text-secondary">tap one to take it out</span>
+      </h3>
+      <div class="mt-1 flex min-h-12 flex-wrap gap-2" data-pack-list>
+        <button
+          v-for="p in sorted"
+          :key="p.i"
+          type="button"
+          class="control min-w-[76px] bg-neutral text-[20px]"
+          :aria-label="`Take out ${p.shim.label}`"
+          @click="out(p.i)"
+        >
+          {{ p.shim.label }}
+        </button>
+        <span v-if="!plates.length" class="self-center text-secondary">no shims</span>
+      </div>
+    </div>
+    <div>
+      <h3 class="zone-head">Drawer <span class="font-medium text-secondary">tap one to put it in</span></h3>
+      <div class="mt-1 flex flex-wrap gap-2">
+        <button
+          v-for="d in drawer"
+          :key="d.thickness"
+          type="button"
+          class="control flex-col gap-0 leading-tight"
+          :aria-label="`Put in ${d.label}`"
+          @click="plates = [...plates, { send: d.thickness, label: d.label }]"
+        >
+          <span class="text-[19px]">{{ d.label }}</span><span class="text-[15px] font-medium"
+            >{{ d.count }} there</span
+          >
+        </button>
+      </div>
+    </div>
+    <label class="flex items-center gap-3">
+      <span class="shrink-0">or type them</span>
+      <input
+        v-model="typed"
+        class="field max-w-[260px]"
+        placeholder="0.50 + 0.25 + 0.10"
+        data-type-plates
+        @keydown.enter.prevent="addTyped"
+      />
+      <button type="button" class="control whitespace-nowrap" @click="addTyped">Put in</button>
+    </label>
+  </div>
+</template>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+/** One setting on the bench: what to do next, where it stands, and the readings that say so. */
+import { computed, ref, toRef } from "vue";
+import { useRouter } from "vue-router";
+import { nextTheme } from "../../composables/useTheme";
+import KeyHelp from "../../ui/KeyHelp.vue";
+import ProblemLine from "../../ui/ProblemLine.vue";
+import SayLine from "../../ui/SayLine.vue";
+import ShellHeader from "../../ui/ShellHeader.vue";
+import WaitPage from "../WaitPage.vue";
+import GivenPanel from "./GivenPanel.vue";
+import { layoutOf } from "./layouts";
+import ReadingZone from "./ReadingZone.vue";
+import SetFoot from "./SetFoot.vue";
+import { SET_KEYS, useSetKeys } from "./useSetKeys";
+import { useSetPage } from "./useSetPage";
+import { useSetting } from "./useSetting";
+
+const props = defineProps<{ job: string; setting: string }>();
+const desk = useSetting(toRef(props, "setting"));
+const { problem, retry } = desk;
+const router = useRouter();
+const help = ref<"keys" | "cautions" | null>(null);
+const page = useSetPage(desk, () => void router.push(`/jobs/${props.job}/record`));
+useSetKeys({
+  Enter: () => page.panel === "log" && page.main?.run(),
+  Escape: page.close,
+  "=": page.toggle("working"),
+  m: page.openMove,
+  c: page.correctLast,
+  r: page.reseat,
+  g: page.toggle("given"),
+  s: page.toggle("sign"),
+  a: () => (help.value = "cautions"),
+  t: nextTheme,
+  b: () => void router.push("/"),
+  "?": () => (help.value = "keys"),
+});
+const say = computed(() => {
+  const option = page.preview?.option;
+  return option ? option.say.concat([{ text: option.expect, move: false }]) : (page.sheet?.say ?? []);
+});
+const head = computed(() =>
+  page.signed
+    ? `Signed by ${page.signed.by}: ${page.signed.verdict.replace("_", " ")}`
+    : (page.sheet?.aside_head ?? ""),
+);
+const lacking = computed(() => page.signed?.not_held.join(", "));
+</script>
+
+<template>
+  <WaitPage v-if="!page.view || !page.sheet" :problem="desk.query.error.value" />
+  <div v-else class="flex min-h-full flex-col">
+    <ShellHeader
+      :job="job"
+      :tag="page.view.job.tag"
+      :title="page.view.job.unit_name"
+      :sub="`${page.view.label} · round ${page.sheet.round}`"
+      here="set"
+    />
+    <SayLine
+      :say="say"
+      :eyebrow="page.eyebrow"
+      :provisional="page.sheet.provisional"
+      :head="head"
+      :aside="lacking ? `This older signature does not hold: ${lacking}.` : page.sheet.aside"
+    />
+    <GivenPanel
+      v-if="page.panel === 'given'"
+      :kind="page.sheet.kind"
+      :job="page.view.job"
+      :fields="page.view.given.fields"
+      :problems="page.fieldProblems"
+      @give="page.give"
+      @cancel="page.close"
+    />
+    <div
+      v-else
+      class="grid flex-1 grid-cols-1 content-start md:grid-cols-[330px_1fr] lg:grid-cols-[372px_1fr] lg:grid-rows-[1fr_auto]"
+    >
+      <component :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
+      <ReadingZone v-if="!page.working" :page="page" :desk="desk" />
+    </div>
+    <ProblemLine
+      v-if="problem"
+      :problem="problem"
+      :can-retry="retry !== null"
+      @retry="retry?.()"
+      @let-go="desk.letGo"
+    />
+    <SetFoot
+      :cautions="page.sheet.cautions"
+      :can-move="page.sheet.state_known && !page.sheet.surprise"
+      @help="help = 'keys'"
+      @cautions="help = 'cautions'"
+      @correct="page.correctLast"
+      @move="page.openMove"
+      @given="page.panel = 'given'"
+      @reseat="page.reseat"
+      @sign="page.panel = 'sign'"
+    />
+    <KeyHelp :open="help === 'keys'" title="Keys" :rows="SET_KEYS" @close="help = null" />
+    <KeyHelp
+      :open="help === 'cautions'"
+      title="Cautions"
+      :rows="page.sheet.cautions.map((c) => ['', c])"
+      @close="help = null"
+    />
+  </div>
+</template>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { ref } from "vue";
+import type { Sheet } from "../../api/client";
+
+defineProps<{ sheet: Sheet; name: string }>();
+defineEmits<{ sign: [remark: string]; cancel: [] }>();
+const remark = ref("");
+</script>
+
+<template>
+  <form class="flex flex-col gap-3 border-t-2 pt-2" data-sign @submit.prevent="$emit('sign', remark)">
+    <h2 class="text-[20px] font-bold">Sign: {{ sheet.verdict.words }}</h2>
+    <ul v-if="sheet.sign_blockers.length" class="flex flex-col gap-1">
+      <li v-for="b in sheet.sign_blockers" :key="b" class="border-l-4 border-danger pl-3">{{ b }}</li>
+    </ul>
+    <p v-for="u in sheet.unverified" :key="u">Goes on the record as not verified: {{ u }}</p>
+    <p v-for="u in sheet.temporary" :key="u">Temporary, out before Prove: {{ u }}</p>
+    <label class="flex items-center gap-3">
+      <span class="shrink-0">{{ sheet.verdict.code === "in" ? "Remark" : "Why it is left so" }}</span>
+      <input v-model="remark" class="field" maxlength="400" data-remark />
+    </label>
+    <p class="text-secondary">
+      {{ name ? `Signed as ${name}: named, not authenticated.` : "Choose your name at the top first." }}
+    </p>
+    <div class="flex gap-3">
+      <button type="submit" class="control control-main" :disabled="sheet.sign_blockers.length > 0">
+        Sign it
+      </button>
+      <button type="button" class="control" @click="$emit('cancel')">
+        Not yet <span class="keycap">Esc</span>
+      </button>
+    </div>
+  </form>
+</template>

@@ -1,0 +1,28 @@
+import { useKeys } from "../../composables/useKeys";
+
+export const SET_KEYS: [string, string][] = [
+  ["0-9", "type a reading; a unit may follow: 8 thou, .008 in"],
+  ["Enter", "take it and go on, or do the main thing"],
+  ["=", "open or close the sum"],
+  ["m", "write down the move"],
+  ["c", "correct the last reading"],
+  ["r", "re-seat and read again"],
+  ["Space", "start and stop the watch at a station that takes a time"],
+  ["g", "what is given"],
+  ["s", "sign"],
+  ["a", "all cautions"],
+  ["t", "light, dark or as the system"],
+  ["b", "back to the board"],
+  ["Esc", "close what is open, or clear what is typed"],
+  ["?", "these keys"],
+];
+
+/** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. */
+export function useSetKeys(run: Record<string, () => void>): void {
+  useKeys((event, typing) => {
+    const shortcut = event.key.length > 1 || !typing ? run[event.key] : undefined;
+    if (!shortcut || event.repeat) return false;
+    shortcut();
+    return true;
+  });
+}

@@ -1,0 +1,41 @@
+"""One setting thought through: each round evaluated once, whoever asks."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import cached_property
+
+from bornek.core.advice.replay import History, replay
+from bornek.core.settings.kind import Guide, Outcome, Setting
+from bornek.core.settings.knobs import Knob
+from bornek.core.settings.records import Context
+
+
+class Reckoning:
+    """A kind over one log. Nothing is evaluated before it is asked for, and nothing twice."""
+
+    def __init__(self, kind: Setting, ctx: Context) -> None:
+        self.kind, self.ctx = kind, ctx
+        self._outcomes: dict[int, Outcome] = {}
+
+    def outcome(self, number: int) -> Outcome:
+        """What the kind makes of a round."""
+        if number not in self._outcomes:
+            self._outcomes[number] = self.kind.evaluate(self.ctx.at(number))
+        return self._outcomes[number]
+
+    @property
+    def now(self) -> Outcome:
+        return self.outcome(self.ctx.round)
+
+    @cached_property
+    def guide(self) -> Guide:
+        return self.kind.guide(self.ctx)
+
+    @cached_property
+    def knobs(self) -> Sequence[Knob]:
+        return tuple(self.kind.knobs(self.ctx))
+
+    @cached_property
+    def history(self) -> History | None:
+        return replay(self.kind, self.ctx, self.outcome)

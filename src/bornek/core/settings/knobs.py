@@ -1,0 +1,130 @@
+"""Adjusters: what the mechanic turns or swaps, where it can be brought to, and how the value answers."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
+from bornek.core.settings.state import Sort
+
+
+@dataclass(frozen=True)
+class Packs:
+    """Shims from the drawer, at most `most` plates in a pack."""
+
+    most: int = 6
+    type: Literal["packs"] = "packs"
+    sort: ClassVar[Sort] = "pack"
+    step: ClassVar[float] = 0.0
+
+
+@dataclass(frozen=True)
+class JointPacks:
+    """Two packs at two places whose total [nm] stays: what leaves one side goes to the other."""
+
+    places: tuple[str, str]
+    total_nm: int
+    most: int = 6
+    type: Literal["joint_packs"] = "joint_packs"
+    sort: ClassVar[Sort] = "pair"
+    step: ClassVar[float] = 0.0
+
+
+@dataclass(frozen=True)
+class Lattice:
+    """Positions offset, offset + step, … that can be locked."""
+
+    offset: float
+    step: float
+    n: int
+    type: Literal["lattice"] = "lattice"
+    sort: ClassVar[Sort] = "position"
+
+
+@dataclass(frozen=True)
+class Points:
+    at: tuple[float, ...]
+    type: Literal["points"] = "points"
+    sort: ClassVar[Sort] = "position"
+    step: ClassVar[float] = 0.0
+
+
+@dataclass(frozen=True)
+class Curve:
+    """Positions whose effect is not proportional: at `at[i]` the part stands `moves[i]` [mm] (an eccentric
+    cover: e·sin θ). The value answers the part's travel, not the position."""
+
+    at: tuple[float, ...]
+    moves: tuple[float, ...]
+    type: Literal["curve"] = "curve"
+    sort: ClassVar[Sort] = "position"
+    step: ClassVar[float] = 0.0
+
+
+@dataclass(frozen=True)
+class Continuous:
+    """Any position in steps of `resolution` between lo and hi (mm or deg)."""
+
+    resolution: float
+    lo: float
+    hi: float
+    type: Literal["continuous"] = "continuous"
+    sort: ClassVar[Sort] = "position"
+
+    @property
+    def step(self) -> float:
+        return self.resolution
+
+
+Domain = Packs | JointPacks | Lattice | Points | Curve | Continuous
+
+
+@dataclass(frozen=True)
+class Knob:
+    """What the mechanic turns or swaps. `sense` +1: more of it raises the value; None: unknown.
+
+    `place` is the key of the unit's place where it lies: stock moves there and what rests on it is
+    disturbed; empty for the setting's own place. A pair of packs has the places of its domain.
+    """
+
+    key: str
+    label: str
+    place: str
+    unit: str
+    domain: Domain
+    sense: Literal[1, -1] | None = 1
+    one_way: bool = False
+    """It cannot be taken back (a ring driven up a taper, a crush spacer): the advice never overshoots."""
+    noun: str = "shims"
+    title: str = ""
+    read: bool = False
+    """Its state comes with the readings: nobody needs to enter it."""
+    more: str = ""
+    less: str = ""
+    """What is done to raise or lower it, before the size: "Ream the bush to"."""
+    first: str = ""
+    """What must be done before every move of it, as a sentence."""
+
+    @property
+    def places(self) -> tuple[str, ...]:
+        return getattr(self.domain, "places", (self.place,))
+
+
+@dataclass(frozen=True)
+class Response:
+    """How rows (quantities) answer knobs: prior of k with its relative sd, and the scatters.
+
+    k0[row][knob] in quantity per unit of knob; rho[row][knob] relative sd; s_a, s_r [row's unit] scatter
+    of reassembly and of one reading; harm[row] is the side that does damage, empty for none.
+    """
+
+    rows: tuple[str, ...]
+    knobs: tuple[str, ...]
+    k0: tuple[tuple[float, ...], ...]
+    rho: tuple[tuple[float, ...], ...]
+    s_a: tuple[float, ...]
+    s_r: tuple[float, ...]
+    harm: tuple[Literal["low", "high", ""], ...] = ("low",)
+    repeats: int = 6
+    geometry: bool = False
+    """k0 and s_a are plain geometry: nothing is reassembled, so neither is learned."""

@@ -1,0 +1,196 @@
+"""One setting on the record: as found, every reading and move, as left."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.draw import value_label
+from bornek.core.phrases import adjust, text_of
+from bornek.core.plain import dump
+from bornek.core.quantities import Speech
+from bornek.core.settings.kind import Slot
+from bornek.core.settings.records import Act
+from bornek.core.settings.state import State
+from bornek.core.sheet import Sheet
+from bornek.services.setting.frozen import frozen_sheet, left_words
+from bornek.services.setting.load_setting import LoadedSetting, unpack_raw
+from bornek.services.setting.view import SignatureView, view_signature
+from bornek.store import tables as t
+from bornek.store.queries.setting_log import all_entries
+
+ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "recount": "Recounted"}
+NOT_HELD = "not held by this signature"
+
+
+@dataclass(frozen=True)
+class RecordEntry:
+    seq: int
+    round: int
+    slot: str
+    label: str
+    as_typed: str
+    shown: str
+    gauge: str
+    by: str
+    at: str
+    fate: str
+
+
+@dataclass(frozen=True)
+class RecordAct:
+    seq: int
+    round: int
+    kind: str
+    words: str
+    remark: str
+    by: str
+    at: str
+
+
+@dataclass(frozen=True)
+class RecordSetting:
+    """`sheet` is the signed snapshot where it is signed and untouched since, else as it stands."""
+
+    id: str
+    label: str
+    place: str
+    as_found: str
+    as_left: str
+    sheet: Sheet
+    entries: list[RecordEntry]
+    acts: list[RecordAct]
+    explanations: list[str]
+    signature: SignatureView | None
+    sha256: str
+
+
+def record_setting(session: Session, loaded: LoadedSetting) -> RecordSetting:
+    """From the signature's snapshot alone, where there is one that nothing was written after."""
+    signature = loaded.log.signature
+    if signature is None or not loaded.signed:
+        return record_now(session, loaded)
+    held: Any = signature.snapshot
+    sheet: Any = frozen_sheet(held)
+    blank = record_head(loaded, sheet, as_found=NOT_HELD, as_left=left_words(sheet))
+    if "entries" not in held:
+        stored = all_entries(session, loaded.log.setting.id)
+        return replace(blank, entries=_entries(loaded, stored, {}), acts=_acts(loaded))
+    return replace(
+        blank,
+        label=held["label"],
+        place=held["place"],
+        as_found=held["as_found"],
+        as_left=held["as_left"],
+        entries=[RecordEntry(**row) for row in held["entries"]],
+        acts=[RecordAct(**row) for row in held["acts"]],
+        explanations=list(held["explanations"]),
+    )
+
+
+def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
+    """As it stands: what the present kind makes of the log."""
+    say, reckoning = Speech(loaded.ctx.unit), loaded.reckoning
+    first, last = reckoning.outcome(1).target(), reckoning.now.target()
+    found = [loaded.kind.state(loaded.ctx, k.key, 1) for k in reckoning.knobs]
+    left = [loaded.kind.state(loaded.ctx, k.key) for k in reckoning.knobs]
+    sheet: Any = dump(loaded.sheet)
+    head = record_head(
+        loaded,
+        sheet,
+        as_found=_in_words(value_label(first.value if first else None, say), found, say),
+        as_left=_in_words(value_label(last.value if last else None, say), left, say),
+    )
+    labels = {
+        s.key: s for n in range(1, loaded.log.round + 1) for s in loaded.kind.guide(loaded.ctx.at(n)).slots
+    }
+    entries = _entries(loaded, all_entries(session, loaded.log.setting.id), labels)
+    return replace(head, entries=entries, acts=_acts(loaded))
+
+
+def record_head(loaded: LoadedSetting, sheet: Any, as_found: str, as_left: str) -> RecordSetting:
+    log = loaded.log
+    return RecordSetting(
+        id=log.setting.id,
+        label=log.setting.label,
+        place=log.place.label,
+        as_found=as_found,
+        as_left=as_left,
+        sheet=sheet,
+        entries=[],
+        acts=[],
+        explanations=[f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
+        signature=view_signature(loaded),
+        sha256=log.signature.sha256 if log.signature else "",
+    )
+
+
+def _in_words(value: str, states: Sequence[State | None], say: Speech) -> str:
+    return "; ".join([value, *(s.words(say) for s in states if s is not None)])
+
+
+def _entries(
+    loaded: LoadedSetting, entries: Sequence[t.Entry], labels: Mapping[str, Slot]
+) -> list[RecordEntry]:
+    log, say = loaded.log, Speech(loaded.ctx.unit)
+    numbers = {r.id: r.number for r in log.rounds}
+    corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in entries if e.supersedes}
+    rows = []
+    for e in entries:
+        number = getattr(unpack_raw(e.raw), "value", None)
+        slot = labels.get(e.slot)
+        gauge = loaded.ctx.gauges.get(e.gauge_id or "")
+        is_length = slot is not None and slot.quantity == "length"
+        rows.append(
+            RecordEntry(
+                seq=e.seq,
+                round=numbers[e.round_id],
+                slot=e.slot,
+                label=slot.label if slot else e.slot,
+                as_typed=e.as_typed,
+                shown=say.number(number) if number is not None and is_length else e.as_typed,
+                gauge=gauge.name if gauge else "",
+                by=loaded.names.get(e.mechanic_id, ""),
+                at=e.at.isoformat(),
+                fate="strike" if e.void else corrected.get(e.id, "stands"),
+            )
+        )
+    return rows
+
+
+def _acts(loaded: LoadedSetting) -> list[RecordAct]:
+    """Every act in words: each adjuster's change against what was in before it."""
+    stored = {a.id: a for a in loaded.log.acts}
+    before: dict[str, State] = {}
+    rows = []
+    for act in loaded.ctx.acts:
+        row = stored[act.id]
+        rows.append(
+            RecordAct(
+                seq=act.seq,
+                round=act.round,
+                kind=act.kind,
+                words=f"{ACT_WORDS.get(act.kind, act.kind)}: {_act_words(loaded, act, before)}",
+                remark=row.remark,
+                by=act.by,
+                at=row.at.isoformat(),
+            )
+        )
+        before.update(act.states)
+    return rows
+
+
+def _act_words(loaded: LoadedSetting, act: Act, before: Mapping[str, State]) -> str:
+    say = Speech(loaded.ctx.unit)
+    knobs = {k.key: k for k in loaded.reckoning.knobs}
+    words = []
+    for key, after in act.states.items():
+        was = before.get(key)
+        if was is None or key not in knobs:
+            words.append(after.words(say))
+        elif was != after or act.kind == "reseat":
+            words.append(text_of(adjust(knobs[key], was, after, say)).strip())
+    return " ".join(words)
