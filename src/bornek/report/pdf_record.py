@@ -180,6 +180,8 @@ def _signed(s: dict[str, Any]) -> str:
     words = f"{mark['by']} (named, not authenticated), {_day(mark['at'])}"
     words += f"; {mark['remark']}" if mark["remark"] else ""
     words += "; disturbed since: read again" if mark["disturbed"] else ""
+    if mark["not_held"]:
+        words += f"; an older signature, it does not hold {', '.join(mark['not_held'])}"
     return f"{words}; seal {s['sha256'][:16]}"
 
 

@@ -17,6 +17,9 @@ const day = (stamp: string) => stamp.slice(0, 16).replace("T", " ");
         Signed by {{ setting.signature.by }} (named, not authenticated), {{ day(setting.signature.at)
         }}<template v-if="setting.signature.disturbed"> · disturbed since: read again</template>.
         {{ setting.signature.remark }}
+        <template v-if="setting.signature.not_held.length">
+          An older signature: it does not hold {{ setting.signature.not_held.join(", ") }}.
+        </template>
       </p>
     </header>
     <dl class="mt-2 grid max-w-[900px] grid-cols-[100px_1fr] gap-x-4 text-[18px]">

@@ -138,8 +138,20 @@ def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
 
 
 def load_setting(session: Session, setting_id: str, today: date) -> LoadedSetting:
-    """Reads one setting; NotFound if there is none of that id."""
+    """Reads one setting; NotFound if there is none of that id.
+
+    A view that asks for it again gets the same one, thought through already: it is kept with the session for
+    as long as nothing is written on the job.
+    """
     head = setting_head(session, setting_id)
+    kept: dict[tuple[str, int, date], LoadedSetting] = session.info.setdefault("settings", {})
+    key = (setting_id, head.job.seq, today)
+    if key not in kept:
+        kept[key] = _load(session, head, today)
+    return kept[key]
+
+
+def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
     kind, given = _kind_and_given(head)
     names = mechanic_names(session)
     knobs = _knobs(kind, given, head)
@@ -158,7 +170,8 @@ def load_setting(session: Session, setting_id: str, today: date) -> LoadedSettin
             key: _stock(session, places[key].shim_form)
             for key in {p for k in knobs for p in k.places if p in places and p != here}
         },
-        forms={"": log.place.shim_form} | {key: p.shim_form for key, p in places.items()},
+        forms={"": log.place.shim_form, here: log.place.shim_form}
+        | {key: p.shim_form for key, p in places.items()},
         place=here,
         history=_history(session, log),
         school=log.job.schools,
