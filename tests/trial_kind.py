@@ -7,7 +7,7 @@ from contextlib import contextmanager
 from datetime import UTC, datetime
 from typing import Any
 
-from bornek.core.scenes import Table
+from bornek.core.scenes import Circle, Flank, Ladder, Patch, Ray, Rung, Scene, Step, Steps, Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Calculation, Field, Outcome, Result, Setting, Slot
 from bornek.core.settings.knobs import Knob, Points, Response
@@ -146,20 +146,17 @@ def trial(database: Database) -> Iterator[str]:
     """Registers the trial kinds, takes a job with one of them in, and forgets them after."""
     register(TrialWasherGap)
     register(TrialSum)
+    register(TrialStations)
     desk_time = datetime(2026, 11, 24, tzinfo=UTC)
     definition = {
         "places": [{"key": "shelf", "label": "washer shelf", "shim_form": "none"}],
         "settings": [
-            {
-                "key": "gap",
-                "label": "Idler gap",
-                "kind": KIND,
-                "place": "shelf",
-                "gauge": "dial-11",
-                "given": {"least": "0.10", "greatest": "0.20", "source": "trial card"},
-            }
+            {"key": "gap", "label": "Idler gap", "kind": KIND, "place": "shelf", "gauge": "dial-11",
+             "given": {"least": "0.10", "greatest": "0.20", "source": "trial card"}},
+            {"key": "stations", "label": "Every station", "kind": "trial_stations", "place": "shelf",
+             "gauge": "dial-11", "given": {"source": "trial card"}},
         ],
-    }
+    }  # fmt: skip
     with database.writing() as session:
         desk = Desk(session, "oda", desk_time)
         define_type(desk, "trial", "Trial", definition)
@@ -170,3 +167,69 @@ def trial(database: Database) -> Iterator[str]:
     finally:
         forget(KIND)
         forget(TrialSum.id)
+        forget(TrialStations.id)
+
+
+class TrialStations(Setting):
+    """One station of every sort that can be read."""
+
+    id = "trial_stations"
+    title = "Stations of every sort"
+    cautions = ("Mind your fingers. The maker's manual comes first.",)
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return whole_form([])
+
+    def slots(self, ctx: Context) -> Sequence[Slot]:
+        return [
+            Slot("done", "Nut slack", "Ready", {}, "count", "confirm", "confirm", "Back the nut right off."),
+            Slot(
+                key="feel",
+                label="Feel",
+                group="Feel",
+                axes={},
+                quantity="count",
+                nature="confirm",
+                accepts="choice",
+                posture="Turn it by hand.",
+                options=(("free", "free"), ("rough", "rough at one place")),
+            ),
+            Slot(
+                "gap",
+                "Gap",
+                "Gap",
+                {},
+                "length",
+                "size",
+                "between",
+                "Largest that goes, smallest that does not.",
+            ),
+            Slot("spin", "Spin-down", "Spin", {}, "time", "time", "time", "The same flick each time."),
+            Slot(
+                "paint",
+                "Contact, drive side",
+                "Contact",
+                {"flank": "drive"},
+                "count",
+                "paint",
+                "paint",
+                "Paint it.",
+            ),
+        ]
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        read = {e.slot: e.raw for e in ctx.now()}
+        words = "; ".join(f"{key} {type(raw).__name__.lower()}" for key, raw in read.items())
+        return Outcome(instruct=f"Read so far: {words or 'nothing'}.", scenes=every_small_scene())
+
+
+def every_small_scene() -> tuple[Scene, ...]:
+    """One of each drawing that a kind may bring along."""
+    return (
+        Circle("Runout", "mm", 0.05, (Ray(45.0, 0.03, "0.030"), Ray(200.0, 0.05, "0.050")), "mark"),
+        Ladder("Lock positions", (Rung(2.1, "2.1° = 0.012", "free"), Rung(39.2, "39.2° = 0.218", "wanted"),
+                                  Rung(50.0, "50.0° barred", "barred"), Rung(44.0, "44.0° now", "now"))),
+        Steps("Sequence", (Step("Jack", "done"), Step("Ram", "live", "gently"), Step("Nut", "blocked"), Step("Read", "stopped"))),
+        Table("Washers on the shelf", ("mm", "there"), (("2.00", "3"), ("2.10", "1")), (1,)),
+        Flank("Drive side", "drive", (Patch("painted", ((0.4, 0.5), (0.5, 0.5)), (0.45, 0.5)),)),
+    )  # fmt: skip

@@ -23,9 +23,11 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   const asked = computed(() =>
     sheet.value?.cells.find((c) => c.status === "asked" || c.status === "contested"),
   );
-  const live = computed(() =>
-    asked.value && !picked.value ? null : (picked.value ?? sheet.value?.next ?? null),
-  );
+  /** The station that takes the keyboard: none while something is asked, or a caution is still unread. */
+  const live = computed(() => {
+    if (shownPanel.value === "cautions" || (asked.value && !picked.value)) return null;
+    return picked.value ?? sheet.value?.next ?? null;
+  });
   const liveCell = computed(() => sheet.value?.cells.find((c) => c.slot === live.value));
   const name = computed(() => mechanics.value?.find((m) => m.id === actor.value)?.name ?? "");
   const fresh = computed(
