@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Several quantities set in one teardown: every strip under the next, every pack beside the other. */
 import { computed } from "vue";
-import PackMark from "../../marks/PackMark.vue";
+import PackRow from "../../marks/PackRow.vue";
 import ReadoutMark from "../../marks/ReadoutMark.vue";
 import SceneMark from "../../marks/SceneMark.vue";
 import DrawerLine from "./DrawerLine.vue";
@@ -24,10 +24,7 @@ const logs = computed(() => ((props.page.sheet?.round ?? 1) > 1 ? of("log") : []
       style="--casing: var(--bay)"
       class="bg-bay px-5 py-2 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
     >
-      <div v-for="p in packs" :key="p.title" class="mb-2">
-        <h2 class="zone-head">{{ p.title }}</h2>
-        <PackMark :scene="p" :height="120" />
-      </div>
+      <PackRow v-for="p in packs" :key="p.title" :scene="p" class="mb-3" />
       <p v-if="!packs.length && !page.sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
@@ -40,14 +37,12 @@ const logs = computed(() => ((props.page.sheet?.round ?? 1) > 1 ? of("log") : []
     <section
       class="flex min-w-0 flex-col px-5 py-3 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-2"
     >
-      <div class="flex items-start gap-4">
-        <SumButton :page="page" />
-        <div class="min-w-0 flex-1">
-          <div v-for="s in strips" :key="s.label" class="mb-1">
-            <h2 class="zone-head">{{ s.label }}{{ s.unit ? `, ${s.unit}` : "" }}</h2>
-            <ReadoutMark :scene="s" compact />
-          </div>
+      <div class="grid gap-x-6 xl:grid-cols-2">
+        <div v-for="s in strips" :key="s.label">
+          <h2 class="zone-head">{{ s.label }}{{ s.unit ? `, ${s.unit}` : "" }}</h2>
+          <ReadoutMark :scene="s" compact />
         </div>
+        <SumButton class="self-end justify-self-end" :page="page" />
       </div>
       <PanelStack :page="page" :desk="desk">
         <div v-for="l in logs" :key="l.label" class="mt-2">
