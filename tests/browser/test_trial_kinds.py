@@ -7,6 +7,7 @@ import re
 from playwright.sync_api import Page, expect
 
 from bornek.store.database import Database
+from trial_fact import trial_fact
 from trial_kind import trial
 from trial_mesh import trial_mesh, truth
 
@@ -121,3 +122,19 @@ def test_a_form_asks_for_more_as_it_is_answered(bench: Page) -> None:
     expect(form.locator("[name=drag_least]")).to_be_visible()
     form.locator("[name=least]").fill("wide")
     expect(form.get_by_role("alert")).to_contain_text("No number could be read")
+
+
+def test_a_fact_that_the_page_has_never_heard_of_is_written_by_its_form(bench: Page) -> None:
+    with trial_fact() as key:
+        bench.goto(f"{bench.url.rstrip('/')}/jobs/w17/strip")
+        bench.locator(f'[data-offer="{key}"]').click()
+        form = bench.locator("[data-facts] form")
+        form.locator("[name=bottle]").fill("S-14")
+        form.locator("[name=colour]").select_option("milky")
+        form.locator("[name=part]").select_option(label="Output shaft")
+        form.get_by_role("button", name="Write it down").click()
+        line = bench.locator("[data-facts] li")
+        expect(line).to_contain_text("bottle S-14; milky")
+        expect(line).to_contain_text("Output shaft")
+        line.get_by_role("button", name="Strike it").click()
+        expect(line).to_have_count(0)

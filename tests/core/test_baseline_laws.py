@@ -4,9 +4,12 @@ from __future__ import annotations
 
 import pytest
 
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.let_go import LetGo
+from bornek.core.facts.removed import Removed
 from bornek.core.strip.baselines import baselines, lost_by
-from bornek.core.strip.facts import Fact, LetGo, Removed
-from bornek.core.strip.removal import WAYS, doomed, standings
+from bornek.core.strip.part_counts import part_counts
+from bornek.core.strip.ways import WAYS, doomed
 from bornek.core.units.definition import Definition, Part, read_definition
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.demo.yard import TYPES
@@ -58,7 +61,7 @@ def test_letting_all_go_leaves_nothing_to_lose(d: Definition) -> None:
 @each
 def test_with_every_part_off_the_count_is_whole(d: Definition) -> None:
     off = [Fact(p.key, "removed", p.key, Removed(p.key, "hand", p.count)) for p in d.parts]
-    found = standings(d, off)
+    found = part_counts(d, off)
     assert all(s.off == s.part.count for s in found)
     assert all(s.reuse != s.part.single_use for s in found)
 

@@ -4,7 +4,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bornek.core.build.first_draft import first_draft
-from bornek.core.strip.facts import Fact, Loose, Removed
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.loose import Loose
+from bornek.core.facts.removed import Removed
 from bornek.core.units.definition import Definition, Part
 
 PARTS = tuple(Part(f"p{i}", f"Part {i}", "spacer", faces="step out" if i == 0 else "") for i in range(6))

@@ -9,29 +9,30 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bornek.core.errors import InputError, RangeError
+from bornek.core.facts.about import About
+from bornek.core.facts.cause import CauseNamed
+from bornek.core.facts.graded import Graded
+from bornek.core.facts.hold_cleared import HoldCleared
+from bornek.core.facts.judged import Judged
+from bornek.core.facts.kind import Fact, FactKind
+from bornek.core.facts.ordered import Ordered
+from bornek.core.facts.promised import Promised
+from bornek.core.facts.received import Received, ReceivedKind
+from bornek.core.facts.registry import fact_kinds
+from bornek.core.facts.removed import Removed
+from bornek.core.facts.teeth import TeethMarked
 from bornek.core.gauges import Gauge
-from bornek.core.parts.check_fact import check_inspection
-from bornek.core.parts.facts import (
-    CauseNamed,
-    Graded,
-    HoldCleared,
-    Judged,
-    Ordered,
-    Promised,
-    Received,
-    TeethMarked,
-)
+from bornek.core.parts.days import is_late
 from bornek.core.parts.gauge_plan import gauge_line
 from bornek.core.parts.grades import GRADES
 from bornek.core.parts.holds import holds, open_holds
 from bornek.core.parts.inspection import inspect, mates_of, must_be_had, not_checked, say_inspect
 from bornek.core.parts.look_fors import LookFor, core_look_fors, groups, look_fors_of
-from bornek.core.parts.orders import is_late, known_substitutes, order_lines
+from bornek.core.parts.orders import known_substitutes, order_lines
 from bornek.core.parts.seal_track import judge_track
 from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
 from bornek.core.parts.verdicts import Basis, check_choice, judge
 from bornek.core.phrases import text_of
-from bornek.core.strip.facts import Fact, Removed
 from bornek.core.units.definition import Definition, Part, read_definition
 from bornek.core.windows import Window
 from bornek.demo.yard import TYPES
@@ -48,7 +49,13 @@ def graded(part: Part, grade: str, **more: str) -> Basis:
 
 def fact(kind: str, body: Any, seq: int = 0) -> Fact:
     return Fact(
-        id=f"f{seq}-{kind}", kind=kind, subject=getattr(body, "part", ""), body=body, by="Jun", at="", seq=seq
+        id=f"f{seq}-{kind}",
+        fact_kind=kind,
+        subject=getattr(body, "part", ""),
+        body=body,
+        by="Jun",
+        at="",
+        seq=seq,
     )
 
 
@@ -337,6 +344,10 @@ def test_a_cause_puts_its_hold_until_it_is_cleared_in_words() -> None:
     assert open_holds([fact("cause", CauseNamed("fatigue"), 1)]) == []
 
 
+def kind_of(body: Any) -> FactKind:
+    return next(k for k in fact_kinds() if k.body is type(body))
+
+
 @pytest.mark.parametrize(
     ("body", "field"),
     [
@@ -353,11 +364,11 @@ def test_a_cause_puts_its_hold_until_it_is_cleared_in_words() -> None:
 )
 def test_what_cannot_be_written_down_names_its_field(body: Any, field: str) -> None:
     with pytest.raises(InputError) as refused:
-        check_inspection(body, WINCH, [], [], "mm")
+        kind_of(body).check(body, About(WINCH))
     assert refused.value.field == field
 
 
 def test_one_width_alone_is_asked_for_the_other() -> None:
     first = Fact("o1", "ordered", "bevel-pinion", Ordered("bevel-pinion", "order", "X", "Y"))
     with pytest.raises(InputError, match="Both widths"):
-        check_inspection(Received("o1", width_new="24"), WINCH, [first], [], "mm")
+        ReceivedKind().check(Received("o1", width_new="24"), About(WINCH, [first]))

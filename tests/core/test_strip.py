@@ -6,22 +6,20 @@ import pytest
 
 from bornek.core.build.first_draft import first_draft
 from bornek.core.errors import InputError
+from bornek.core.facts.about import About
+from bornek.core.facts.accounted import Accounted
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.let_go import LetGo
+from bornek.core.facts.loose import Loose
+from bornek.core.facts.pack import PackFound, plates_nm
+from bornek.core.facts.registry import fact_kinds, find_fact_kind, read_fact
+from bornek.core.facts.removed import Removed
 from bornek.core.phrases import text_of
 from bornek.core.strip.baselines import baselines, lost_by
-from bornek.core.strip.facts import (
-    FACTS,
-    Accounted,
-    Fact,
-    LetGo,
-    Loose,
-    PackFound,
-    Removed,
-    plates_nm,
-    read_fact,
-)
 from bornek.core.strip.ledger import ledger, open_items
 from bornek.core.strip.next_step import say_strip
-from bornek.core.strip.removal import WAYS, doomed, find_way, standings
+from bornek.core.strip.part_counts import part_counts
+from bornek.core.strip.ways import WAYS, doomed, find_way
 from bornek.core.units.definition import Definition, Part, read_definition
 from bornek.demo.strip import patch
 from bornek.demo.yard import TYPES
@@ -113,7 +111,7 @@ def test_an_unknown_way_is_refused_with_those_there_are() -> None:
 
 def test_parts_are_counted_against_the_list() -> None:
     d = Definition(parts=(Part("w", "Washers", "fastener", count=4),))
-    words = [standings(d, [off("w", count=n)])[0].words for n in (3, 4, 5)]
+    words = [part_counts(d, [off("w", count=n)])[0].words for n in (3, 4, 5)]
     assert "one still to find" in words[0]
     assert words[1] == "all off"
     assert "more than the list has" in words[2]
@@ -121,7 +119,7 @@ def test_parts_are_counted_against_the_list() -> None:
 
 def test_a_doomed_or_single_use_part_is_not_for_re_use() -> None:
     d = Definition(parts=(Part("b", "Bearing", "ball_bearing"), Part("s", "Seal", "seal", single_use=True)))
-    bearing, seal = standings(d, [off("b", "weld_shrink"), off("s")])
+    bearing, seal = part_counts(d, [off("b", "weld_shrink"), off("s")])
     assert (bearing.reuse, seal.reuse) == (False, False)
     assert "weld bead" in bearing.why
     assert "single use" in seal.why
@@ -148,7 +146,7 @@ def test_the_first_draft_is_the_removal_order_turned_round() -> None:
 
 
 def test_in_the_field_lock_out_comes_before_everything() -> None:
-    found, parts = baselines(WINCH), standings(WINCH, [])
+    found, parts = baselines(WINCH), part_counts(WINCH, [])
     assert "Lock out" in text_of(say_strip("field", found, parts, []))
     assert "Before anything moves" in text_of(say_strip("bench", found, parts, []))
 
@@ -156,7 +154,7 @@ def test_in_the_field_lock_out_comes_before_everything() -> None:
 def test_the_sentence_follows_the_strip_to_its_end() -> None:
     d = Definition(parts=(Part("w", "Washers", "fastener", count=2), Part("c", "Case", "housing")))
     said = [
-        text_of(say_strip("bench", [], standings(d, facts), facts))
+        text_of(say_strip("bench", [], part_counts(d, facts), facts))
         for facts in (
             [],
             [off("w", count=1)],
@@ -197,7 +195,7 @@ def test_a_fact_that_does_not_hold_is_refused_by_name(
     kind: str, body: dict[str, Any], field: str | None
 ) -> None:
     with pytest.raises(InputError) as refused:
-        read_fact(kind, body, WINCH)
+        find_fact_kind(kind).check(read_fact(kind, body, WINCH)[1], About(WINCH))
     if field:
         assert refused.value.field == field
 
@@ -216,4 +214,5 @@ def test_a_bare_plate_is_in_the_jobs_unit() -> None:
 
 
 def test_every_fact_has_a_record_of_its_own() -> None:
-    assert len(set(FACTS.values())) == len(FACTS)
+    kinds = fact_kinds()
+    assert len({k.body for k in kinds}) == len(kinds)

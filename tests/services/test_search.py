@@ -1,4 +1,4 @@
-"""Search: every kind of thing by the beginning of its words; the board's kept standings."""
+"""Search: every kind of thing by the beginning of its words; the board's kept part_counts."""
 
 import pytest
 from flask.testing import FlaskClient
@@ -56,19 +56,19 @@ def test_the_indexs_own_language_is_only_letters_here(yard: Database, typed: str
 def test_the_board_is_made_afresh_only_for_jobs_that_were_written_on(
     client: FlaskClient, yard: Database
 ) -> None:
-    def standings() -> dict[str, int]:
+    def part_counts() -> dict[str, int]:
         with yard.reading() as session:
             return dict(session.execute(text("SELECT job_id, rowid FROM standing")).all())  # type: ignore[arg-type]
 
     client.get("/api/board")
-    first = standings()
+    first = part_counts()
     Bench(client, "w17.output-end-play").read("travel.mark_down.2", "0.15")
     rows = {r["job_id"]: r for r in client.get("/api/board").get_json()["rows"]}
     said = "".join(
         s["text"] for s in client.get("/api/settings/w17.output-end-play").get_json()["sheet"]["say"]
     )
     assert "".join(s["text"] for s in rows["w17"]["say"]) == said
-    assert set(standings()) == set(first)
+    assert set(part_counts()) == set(first)
 
 
 def test_the_board_follows_the_drawer(client: FlaskClient) -> None:

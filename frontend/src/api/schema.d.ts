@@ -3631,12 +3631,6 @@ export interface components {
             };
             title: string;
         };
-        FoundLine: {
-            by: string;
-            label: string;
-            words: string;
-            zone: string;
-        };
         FoundView: {
             job_id: string;
             tag: string;
@@ -3771,19 +3765,20 @@ export interface components {
             judged: number;
             named: string[];
             not_checked: string[];
+            offered: components["schemas"]["OfferedFact"][];
             orders: components["schemas"]["OrderView"][];
             parts: components["schemas"]["InspectPart"][];
             places: components["schemas"]["PlaceParts"][];
             say: components["schemas"]["Span"][];
             section: components["schemas"]["Section"];
+            written: components["schemas"]["WrittenFact"][];
         };
         InspectionIn: {
             body?: {
                 [key: string]: unknown;
             };
             id: string;
-            /** @enum {string} */
-            kind: "cause" | "evidence" | "graded" | "hold_cleared" | "judged" | "ordered" | "promised" | "received" | "seal_set" | "teeth";
+            kind: string;
             supersedes?: string;
             void?: boolean;
         };
@@ -3853,14 +3848,12 @@ export interface components {
             id: string;
             known: string;
             length_unit: string;
-            open: {
-                [key: string]: number;
-            };
             places: components["schemas"]["PlaceView"][];
             schools: components["schemas"]["SchoolView"][];
             section: components["schemas"]["Section"];
             serial: string;
             settings: components["schemas"]["SettingSummary"][];
+            stages: components["schemas"]["StageView"][];
             stands: string;
             tag: string;
             unit_name: string;
@@ -4032,6 +4025,11 @@ export interface components {
             part: string;
             what: string;
             words: string;
+        };
+        OfferedFact: {
+            fact_kind: string;
+            fields: components["schemas"]["FieldView"][];
+            title: string;
         };
         Option: {
             expect: string;
@@ -4269,6 +4267,12 @@ export interface components {
             shown: string;
             slot: string;
         };
+        RecordLine: {
+            by: string;
+            label: string;
+            words: string;
+            zone: string;
+        };
         RecordSetting: {
             acts: components["schemas"]["RecordAct"][];
             as_found: string;
@@ -4285,12 +4289,12 @@ export interface components {
         RecordView: {
             draft: components["schemas"]["DraftStep"][];
             flanks: components["schemas"]["Flank"][];
-            inspection: components["schemas"]["FoundLine"][];
+            inspection: components["schemas"]["RecordLine"][];
             job: components["schemas"]["JobView"];
             opened_at: string;
             photos: string[];
             settings: components["schemas"]["RecordSetting"][];
-            strip: components["schemas"]["FoundLine"][];
+            strip: components["schemas"]["RecordLine"][];
         };
         RemovalView: {
             at: string;
@@ -4535,6 +4539,12 @@ export interface components {
             move: boolean;
             text: string;
         };
+        StageView: {
+            key: string;
+            label: string;
+            open: number;
+            to: string;
+        };
         StateView: {
             label: string;
             packs: components["schemas"]["PlateView"][][];
@@ -4580,12 +4590,14 @@ export interface components {
             locked_out: string;
             loose: components["schemas"]["LooseItem"][];
             notes: components["schemas"]["NoteView"][];
+            offered: components["schemas"]["OfferedFact"][];
             parts: components["schemas"]["PartView"][];
             photos: components["schemas"]["PhotoView"][];
             removals: components["schemas"]["RemovalView"][];
             say: components["schemas"]["Span"][];
             section: components["schemas"]["Section"];
             ways: components["schemas"]["WayView"][];
+            written: components["schemas"]["WrittenFact"][];
         };
         Surprise: {
             answers: string[][];
@@ -4689,6 +4701,15 @@ export interface components {
         Working: {
             lines: components["schemas"]["Line"][];
             sources: string[];
+        };
+        WrittenFact: {
+            at: string;
+            by: string;
+            fact_kind: string;
+            id: string;
+            label: string;
+            title: string;
+            words: string;
         };
     };
     responses: {

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { RouterLink } from "vue-router";
 import ActorChoice from "./ActorChoice.vue";
-import type { StageName } from "./stageName";
 import StageRule from "./StageRule.vue";
 import UnitTag from "./UnitTag.vue";
 
-defineProps<{ job: string; tag: string; title: string; sub: string; here: StageName }>();
+defineProps<{ job: string; tag: string; title: string; sub: string; here: string }>();
 </script>
 
 <template>

@@ -10,12 +10,11 @@ import ProblemLine from "./ProblemLine.vue";
 import SayLine from "./SayLine.vue";
 import ShellHeader from "./ShellHeader.vue";
 import StageTabs from "./StageTabs.vue";
-import type { StageName } from "./stageName";
 
 const tab = defineModel<Tab>({ required: true });
 const props = defineProps<{
   job: { id: string; tag: string; unit_name: string; complaint: string };
-  here: StageName;
+  here: string;
   label: string;
   say: Span[];
   head: string;

@@ -11,7 +11,7 @@ from typing import Any
 from PIL import Image, ImageDraw
 from sqlalchemy.orm import Session
 
-from bornek.core.strip.facts import FLANK_COLUMNS, FLANK_ROWS
+from bornek.core.facts.witness import FLANK_COLUMNS, FLANK_ROWS
 from bornek.services.desk import Desk
 from bornek.services.job.close_job import close_job
 from bornek.services.strip.add_photo import Files, add_photo

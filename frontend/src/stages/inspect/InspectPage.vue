@@ -2,6 +2,7 @@
 /** Verdicts on parts, the cause of failure, orders and gauges. */
 import { computed, ref, toRef } from "vue";
 import { useInspect } from "./useInspect";
+import FactZone from "../../ui/FactZone.vue";
 import StageShell from "../../ui/StageShell.vue";
 import CauseZone from "./CauseZone.vue";
 import GaugeZone from "./GaugeZone.vue";
@@ -69,7 +70,10 @@ const aside = computed(() =>
     @retry="retry?.()"
     @let-go="desk.letGo"
   >
-    <PartsZone v-if="tab === 'parts'" v-model="picked" :desk="desk" :view="view" />
+    <template v-if="tab === 'parts'">
+      <PartsZone v-model="picked" :desk="desk" :view="view" />
+      <FactZone :offered="view.offered" :written="view.written" :write="desk.put" />
+    </template>
     <SectionZone v-else-if="tab === 'section'" :view="view" @part="openPart" />
     <CauseZone v-else-if="tab === 'cause'" :desk="desk" :view="view" />
     <OrderZone v-else-if="tab === 'orders'" :desk="desk" :view="view" />

@@ -2,18 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, ref, type Ref } from "vue";
 import { api, newId, sendFile, unwrap, type InspectView } from "../../api/client";
 import { useSending } from "../../composables/useSending";
-
-export type InspectKind =
-  | "graded"
-  | "judged"
-  | "teeth"
-  | "seal_set"
-  | "evidence"
-  | "cause"
-  | "hold_cleared"
-  | "ordered"
-  | "promised"
-  | "received";
+import type { FactSent } from "../../ui/FactZone.vue";
 
 /** A job's inspection: its view, and what can be written down there. */
 export function useInspect(job: Ref<string>) {
@@ -42,8 +31,9 @@ export function useInspect(job: Ref<string>) {
     return mine;
   }
   const busy = computed(() => pending.value > 0);
-  const write = (kind: InspectKind, body: Record<string, unknown>) => {
-    const sent = { id: newId(), kind, body };
+  /** Anything that is written down here, corrected or struck. */
+  const put = (fact: FactSent) => {
+    const sent = { id: newId(), body: {}, ...fact };
     return inTurn(() =>
       sending.send(async (header) =>
         keep(
@@ -54,6 +44,7 @@ export function useInspect(job: Ref<string>) {
       ),
     );
   };
+  const write = (kind: string, body: Record<string, unknown>) => put({ kind, body });
   const measure = (fit: { part: string; kind: string; label: string; given: Record<string, unknown> }) => {
     const body = { id: newId(), ...fit };
     return sending.send(async (header) =>
@@ -68,7 +59,7 @@ export function useInspect(job: Ref<string>) {
       await query.refetch();
     });
   };
-  return { view, query, write, measure, photo, ...sending, busy };
+  return { view, query, write, put, measure, photo, ...sending, busy };
 }
 
 export type InspectDesk = ReturnType<typeof useInspect>;

@@ -2,6 +2,7 @@
 /** Before anything is disturbed, and while it comes apart: as found, taken off, loose, photos, draft. */
 import { computed, ref, toRef } from "vue";
 import { useStrip } from "./useStrip";
+import FactZone from "../../ui/FactZone.vue";
 import StageShell from "../../ui/StageShell.vue";
 import DraftList from "./DraftList.vue";
 import FoundZone from "./FoundZone.vue";
@@ -58,7 +59,10 @@ const head = computed(() => {
     @retry="retry?.()"
     @let-go="desk.letGo"
   >
-    <FoundZone v-if="tab === 'found'" :desk="desk" :view="view" />
+    <template v-if="tab === 'found'">
+      <FoundZone :desk="desk" :view="view" />
+      <FactZone :offered="view.offered" :written="view.written" :write="desk.write" />
+    </template>
     <RemovalZone v-else-if="tab === 'off'" :desk="desk" :view="view" />
     <LooseLedger v-else-if="tab === 'loose'" :desk="desk" :view="view" />
     <PhotoWall v-else-if="tab === 'photos'" :desk="desk" :view="view" />

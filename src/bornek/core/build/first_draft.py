@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.strip.facts import Fact, Removed
-from bornek.core.strip.removal import doomed, find_way
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.removed import Removed
+from bornek.core.strip.ways import doomed, find_way
 from bornek.core.units.definition import Definition, Part
 
 

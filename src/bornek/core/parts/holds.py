@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from bornek.core.facts.cause import CauseNamed
+from bornek.core.facts.hold_cleared import HoldCleared
+from bornek.core.facts.kind import Fact
 from bornek.core.parts.causes import find_cause
-from bornek.core.parts.facts import CauseNamed, HoldCleared
-from bornek.core.strip.facts import Fact
 
 
 @dataclass(frozen=True)

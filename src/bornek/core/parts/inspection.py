@@ -5,14 +5,18 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.parts.facts import Graded, Judged, SealSet, TeethMarked
+from bornek.core.facts.graded import Graded
+from bornek.core.facts.judged import Judged
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.removed import Removed
+from bornek.core.facts.seal_set import SealSet
+from bornek.core.facts.teeth import TeethMarked
 from bornek.core.parts.grades import worst_grade
 from bornek.core.parts.look_fors import LookFor, look_fors_of
 from bornek.core.parts.teeth import ToothMark
 from bornek.core.parts.verdicts import WORDS, Basis, PartVerdict, School, judge
 from bornek.core.phrases import Say, Span, plain
-from bornek.core.strip.facts import Fact, Removed
-from bornek.core.strip.removal import doomed, find_way
+from bornek.core.strip.ways import doomed, find_way
 from bornek.core.units.definition import Definition, Part
 
 

@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-import calendar
-import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.errors import InputError
-from bornek.core.parts.facts import Ordered, Promised, Received
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.ordered import Ordered
+from bornek.core.facts.promised import Promised
+from bornek.core.facts.received import Received
 from bornek.core.quantities import Speech, parse
-from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition, SettingPoint
 
 SAME_MM = 0.0015
@@ -32,28 +31,6 @@ class OrderLine:
     words: str
     read_again: tuple[str, ...] = ()
     by: str = ""
-
-
-def check_day(text: str) -> str:
-    """A day as it is written: 2026-11-30.
-
-    >>> check_day("2028-02-29")
-    '2028-02-29'
-    """
-    match = re.fullmatch(r"(\d{4})-(\d{2})-(\d{2})", text)
-    year, month, day = (int(x) for x in match.groups()) if match else (0, 0, 0)
-    if not (year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]):
-        raise InputError(f"{text!r} is no date.", field="promised", next_step="Write it as 2026-11-30.")
-    return text
-
-
-def is_late(promised: str, today: str) -> bool:
-    """Both as written, 2026-11-30: such days sort as they follow each other.
-
-    >>> is_late("2026-11-30", "2026-12-01"), is_late("2026-11-30", "2026-11-30"), is_late("", "2026-12-01")
-    (True, False, False)
-    """
-    return bool(promised) and promised < today
 
 
 def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLine]:

@@ -6,15 +6,9 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from bornek.core.strip.facts import (
-    CheckingDistance,
-    Fact,
-    LetGo,
-    MatchMarks,
-    PackFound,
-    WayRound,
-    Witness,
-)
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.let_go import LetGo
+from bornek.core.facts.registry import find_fact_kind
 from bornek.core.units.definition import Definition, Place, SettingPoint
 from bornek.core.units.part_kinds import GEARS, POSITION
 
@@ -41,7 +35,7 @@ class Baseline:
 def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] = ()) -> list[Baseline]:
     """Every baseline of a unit with its state. `read`: settings whose as-found reading is there."""
     gone = {item: f for f in facts if isinstance(f.body, LetGo) for item in f.body.items}
-    taken = {f"{f.kind}:{f.subject}": f for f in facts}
+    taken = {f"{f.fact_kind}:{f.subject}": f for f in facts}
     found = []
     for kind, subject, label, ask, loss, ended in _wanted(d):
         key = f"{kind}:{subject}"
@@ -50,7 +44,7 @@ def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] =
         if kind == "reading" and subject in read:
             state = "taken"
         elif key in taken:
-            state, words, fact = "taken", fact_words(taken[key]), taken[key].id
+            state, words, fact = "taken", _words(taken[key]), taken[key].id
         elif key in gone:
             state, words = "let go", f"let go by {gone[key].by}: {gone[key].body.words}"
         found.append(
@@ -165,20 +159,6 @@ def _behind(d: Definition, place: Place) -> frozenset[str]:
     return _chain(d, own) - {p.key for p in d.parts if p.kind in ("cover", "cage") or p.kind in GEARS}
 
 
-def fact_words(fact: Fact) -> str:
+def _words(fact: Fact) -> str:
     """A baseline's fact in a few words."""
-    body = fact.body
-    if isinstance(body, PackFound):
-        return f"{' + '.join(body.plates) or 'no shims'}; {body.side}; {body.slots}"
-    if isinstance(body, Witness):
-        painted = " and ".join(
-            n for n, m in (("drive", body.drive), ("coast", body.coast)) if m and any(map(any, m))
-        )
-        return f"{painted or 'nothing'} painted; ran {body.ran}"
-    if isinstance(body, MatchMarks):
-        return f"{body.marks}{' (own paint)' if body.own else ''}"
-    if isinstance(body, CheckingDistance):
-        return f"{body.typed} {body.unit}: {body.convention}"
-    if isinstance(body, WayRound):
-        return body.words
-    return ""
+    return "" if isinstance(fact.body, dict) else find_fact_kind(fact.fact_kind).words(fact.body)

@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.strip.facts import Accounted, Fact, Loose
+from bornek.core.facts.accounted import Accounted
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.loose import Loose
 
 
 @dataclass(frozen=True)

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.locked_out import LockedOut
 from bornek.core.phrases import Say, Span, plain
 from bornek.core.strip.baselines import Baseline
-from bornek.core.strip.facts import Fact, LockedOut
 from bornek.core.strip.ledger import open_items
-from bornek.core.strip.removal import Standing
+from bornek.core.strip.part_counts import PartCount
 
 
 def say_strip(
-    stands: str, found: Sequence[Baseline], parts: Sequence[Standing], facts: Sequence[Fact]
+    stands: str, found: Sequence[Baseline], parts: Sequence[PartCount], facts: Sequence[Fact]
 ) -> Say:
     """What to do next before and while the unit comes apart.
 

@@ -11,14 +11,14 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError, NotFound
-from bornek.core.parts.facts import Judged
+from bornek.core.facts.judged import Judged
+from bornek.core.facts.kind import Fact
 from bornek.core.parts.inspection import inspect
 from bornek.core.parts.verdicts import School, check_choice
 from bornek.core.plain import dump
 from bornek.core.schools import read_schools
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.registry import find_kind, kinds, measures_fit
-from bornek.core.strip.facts import Fact
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
 from bornek.core.units.limits import spell_lengths

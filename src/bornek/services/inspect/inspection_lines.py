@@ -7,47 +7,45 @@ from datetime import date
 
 from sqlalchemy.orm import Session
 
-from bornek.core.parts.causes import diagnose, find_cause
-from bornek.core.parts.facts import CauseNamed, EvidenceLooked, TeethMarked
+from bornek.core.facts.evidence import EvidenceLooked
+from bornek.core.facts.kind import Fact, RecordLine
+from bornek.core.facts.teeth import TeethMarked
+from bornek.core.parts.causes import diagnose
 from bornek.core.parts.holds import holds
 from bornek.core.parts.inspection import not_checked, seal_of, verdict_words
 from bornek.core.parts.orders import order_lines
 from bornek.core.parts.teeth import DAMAGE_WORDS, pattern_words
-from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.part_view import seal_view
 from bornek.services.inspect.view import inspect_all
-from bornek.services.strip.lines import FoundLine
+from bornek.services.strip.facts_of import fact_lines
 from bornek.store import tables as t
 
 
 def inspection_lines(
     session: Session, job: t.Job, d: Definition, facts: Sequence[Fact], today: date
-) -> list[FoundLine]:
+) -> list[RecordLine]:
     """Empty while nothing was inspected."""
     found, _ = inspect_all(session, job, d, facts, today)
     lines = [
-        FoundLine("verdict", x.part.label, "; ".join(w for w in (verdict_words(x), *x.notes) if w), x.by)
+        RecordLine("verdict", x.part.label, "; ".join(w for w in (verdict_words(x), *x.notes) if w), x.by)
         for x in found
         if x.chosen or x.worst
     ]
-    lines += [FoundLine("could not be checked", words, "", "") for words in not_checked(found)]
+    lines += [RecordLine("could not be checked", words, "", "") for words in not_checked(found)]
     lines += _teeth_and_seals(job, d, facts)
     looked = {f.body.evidence: f.body.seen for f in facts if isinstance(f.body, EvidenceLooked)}
     seen = {k: v for k, v in looked.items() if v != "not looked"}
     if seen:
-        lines.append(FoundLine("cause", "By the evidence", diagnose(seen).words, ""))
-    lines += [
-        FoundLine("cause", find_cause(f.body.cause).label, f.body.words or "named", f.by)
-        for f in facts
-        if isinstance(f.body, CauseNamed)
-    ]
-    lines += [FoundLine("hold", h.label, f"{h.words} {h.cleared or 'OPEN'}", h.by) for h in holds(facts)]
+        lines.append(RecordLine("cause", "By the evidence", diagnose(seen).words, ""))
+    first, stated = fact_lines(d, facts, "inspect")
+    lines += [*first, *stated]
+    lines += [RecordLine("hold", h.label, f"{h.words} {h.cleared or 'OPEN'}", h.by) for h in holds(facts)]
     for o in order_lines(d, facts, job.length_unit):
         again = f"; read again: {', '.join(o.read_again)}" if o.read_again else ""
         promised = f", promised {o.promised}" if o.promised and o.state != "received" else ""
         lines.append(
-            FoundLine(
+            RecordLine(
                 "order",
                 o.label,
                 f"{o.count} × {o.number} from {o.supplier}: {o.state}{promised}"
@@ -58,7 +56,7 @@ def inspection_lines(
     return lines
 
 
-def _teeth_and_seals(job: t.Job, d: Definition, facts: Sequence[Fact]) -> list[FoundLine]:
+def _teeth_and_seals(job: t.Job, d: Definition, facts: Sequence[Fact]) -> list[RecordLine]:
     lines = []
     for part in d.parts:
         marks = next(
@@ -70,8 +68,8 @@ def _teeth_and_seals(job: t.Job, d: Definition, facts: Sequence[Fact]) -> list[F
             words = (
                 f"teeth {', '.join(map(str, teeth))} {', '.join(kinds)}. {pattern_words(part.teeth, teeth)}"
             )
-            lines.append(FoundLine("teeth", part.label, words, marks.by))
+            lines.append(RecordLine("teeth", part.label, words, marks.by))
         seal = seal_view(seal_of(facts, part.key), job.length_unit)
         if seal is not None:
-            lines.append(FoundLine("seal", part.label, " ".join(seal.words), ""))
+            lines.append(RecordLine("seal", part.label, " ".join(seal.words), ""))
     return lines

@@ -10,9 +10,11 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bornek.core.parts.orders import is_late, known_substitutes, order_lines
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.ordered import OrderedKind
+from bornek.core.parts.days import is_late
+from bornek.core.parts.orders import known_substitutes, order_lines
 from bornek.core.plain import dump
-from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition
 from bornek.services.job.job_definition import definition_of
 from bornek.services.shop.shop_lists import number_pairs
@@ -72,7 +74,10 @@ def yard_orders(session: Session, today: date) -> list[OrderView]:
     jobs = session.execute(
         select(t.Job, t.Unit)
         .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .where(t.Job.closed_at.is_(None), t.Job.id.in_(select(t.Fact.job_id).where(t.Fact.kind == "ordered")))
+        .where(
+            t.Job.closed_at.is_(None),
+            t.Job.id.in_(select(t.Fact.job_id).where(t.Fact.fact_kind == OrderedKind.key)),
+        )
     )
     found = [
         o

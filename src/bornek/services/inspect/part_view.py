@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.parts.facts import SealSet
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.seal_set import SealSet
 from bornek.core.parts.grades import LABELS
 from bornek.core.parts.inspection import (
     Inspected,
@@ -18,7 +19,6 @@ from bornek.core.parts.teeth import ToothMark, ToothRing, draw_ring, hunting_wor
 from bornek.core.parts.verdicts import WORDS, School
 from bornek.core.quantities import Speech, parse
 from bornek.core.schools import school_words
-from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition, Part
 from bornek.services.inspect.fits import FitView
 from bornek.services.inspect.orders import OrderView

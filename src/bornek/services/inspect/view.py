@@ -10,8 +10,11 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.facts.cause import CauseNamed
+from bornek.core.facts.evidence import EvidenceLooked
+from bornek.core.facts.judged import Judged
+from bornek.core.facts.kind import Fact
 from bornek.core.parts.causes import EVIDENCE_SUBJECT, Diagnosis, all_evidence, diagnose
-from bornek.core.parts.facts import CauseNamed, EvidenceLooked
 from bornek.core.parts.gauge_plan import GaugeLine, gauge_line
 from bornek.core.parts.grades import GRADES
 from bornek.core.parts.holds import Hold, holds, open_holds
@@ -28,8 +31,7 @@ from bornek.core.parts.teeth import DAMAGE
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
-from bornek.core.strip.facts import Fact
-from bornek.core.strip.removal import standings
+from bornek.core.strip.part_counts import part_counts
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.fits import FitOffer, FitView, fit_offers, fits_of, reuse_school
 from bornek.services.inspect.orders import OrderView, job_orders
@@ -38,6 +40,7 @@ from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
 from bornek.store import tables as t
 from bornek.store.queries.facts import photos_of
 from bornek.store.queries.jobs import job_with_unit, settings_of
@@ -104,6 +107,8 @@ class InspectView:
     section: Section
     places: list[PlaceParts]
     fit_offers: list[FitOffer]
+    offered: list[OfferedFact]
+    written: list[WrittenFact]
 
 
 SHORT = {"reuse": "re-use", "dress": "dress", "send_out": "send out", "replace": "replace", "hold": "hold"}
@@ -117,7 +122,7 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
     looked = {f.body.evidence: f.body for f in facts if isinstance(f.body, EvidenceLooked)}
     photos = Counter(a.subject for a, _ in photos_of(session, job_id))
     ordered = frozenset(o.part for o in orders)
-    off = {s.part.key: s.off for s in standings(d, facts)}
+    off = {s.part.key: s.off for s in part_counts(d, facts)}
     pairs, school = number_pairs(session), reuse_school(job)
     parts = [
         part_view(
@@ -173,6 +178,8 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
         section=section_of(job, [], f"{unit.tag} {unit.name}", _flags(d, found)),
         places=[PlaceParts(p.key, [x.key for x in d.parts_at(p)]) for p in d.places],
         fit_offers=fit_offers(),
+        offered=offered_facts(d, "inspect"),
+        written=written_facts(d, facts, "inspect"),
     )
     shown: dict[str, Any] = dump(view)
     return shown
@@ -189,7 +196,7 @@ def inspect_all(
 
 def inspect_open(session: Session, job: t.Job, d: Definition, facts: Sequence[Fact]) -> int:
     """How much of the stage is open once it was begun: parts without a verdict, holds."""
-    judged = {f.subject for f in facts if f.kind == "judged"}
+    judged = {f.subject for f in facts if isinstance(f.body, Judged)}
     left = sum(p.key not in judged for p in d.parts) if judged else 0
     return left + len(open_holds(facts))
 

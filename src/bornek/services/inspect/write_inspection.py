@@ -12,7 +12,7 @@ from bornek.services.strip.write_fact import store_fact
 
 def write_inspection(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """A fact as in the strip; answers with the inspection."""
-    store_fact(desk, job_id, sent)
+    store_fact(desk, job_id, sent, "inspect")
     return view_inspect(desk.session, job_id, desk.now.date())
 
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.errors import InputError
+from bornek.core.facts.closed import ClosedKind
 from bornek.services.desk import Desk
 from bornek.services.job.closing import close_blockers
 from bornek.services.job.view import view_job
@@ -39,7 +40,7 @@ def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
         t.Fact(
             id=sent["id"],
             job_id=job_id,
-            kind="closed",
+            fact_kind=ClosedKind.key,
             subject="",
             body={"words": words},
             void=False,

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from sqlalchemy.orm import Session
 
+from bornek.core.facts.locked_out import LockedOut
 from bornek.core.parts.holds import open_holds
-from bornek.core.strip.facts import LockedOut
 from bornek.core.strip.ledger import open_items
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t

@@ -11,8 +11,8 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
+from bornek.core.facts.registry import find_fact_kind
 from bornek.core.plain import dump
-from bornek.core.strip.baselines import fact_words
 from bornek.services.desk import Desk
 from bornek.services.job.index_job import component_row
 from bornek.services.job.job_definition import definition_of
@@ -137,15 +137,10 @@ def _ran_with(session: Session, job: t.Job, part_key: str, names: Mapping[str, s
                 words.append(f"{point.label}: {_signed(row.snapshot)}")
     subjects = meshes | mates | places
     for fact in live_facts(session, job.id):
-        if fact.subject in subjects and fact.kind in (
-            "pack",
-            "witness",
-            "match_marks",
-            "checking_distance",
-            "way_round",
-        ):
+        kind = find_fact_kind(fact.fact_kind)
+        if fact.subject in subjects and kind.rides:
             label = d.label_of(fact.subject) or fact.subject
-            words.append(f"{label}, as found: {fact_words(core_fact(fact, names))}")
+            words.append(f"{label}, as found: {kind.words(core_fact(fact, names).body)}")
     return words
 
 

@@ -6,7 +6,7 @@ import hashlib
 import io
 import json
 import zipfile
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any
 
@@ -15,9 +15,11 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
+from bornek.core.facts.registry import find_fact_kind
 from bornek.services.desk import digest
 from bornek.services.job.index_job import index_job
 from bornek.services.strip.add_photo import Files
+from bornek.services.strip.facts_of import core_fact
 from bornek.services.strip.images import MOST_BYTES, take_picture
 from bornek.store import tables as t
 from bornek.store.base import Base
@@ -137,7 +139,7 @@ def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
     facts = _all(session, t.Fact, t.Fact.job_id == job_id)
     stays = _all(session, t.ComponentStay, t.ComponentStay.job_id == job_id)
     photos = _all(session, t.Attachment, t.Attachment.job_id == job_id)
-    graded = {key for f in facts if f.kind == "graded" for key in f.body["grades"]}
+    graded = {key for f in facts for key in _look_fors(f)}
     own = [r for r in live_look_fors(session) if r.key in graded and r.supersedes is None]
     signed: Iterable[Any] = [
         *own,
@@ -187,6 +189,12 @@ def _of_job(session: Session, job_id: str) -> dict[str, list[Any]]:
     }
 
 
+def _look_fors(row: t.Fact) -> Mapping[str, str]:
+    """The look-fors that a fact grades; the shop's own travel with it."""
+    body = core_fact(row, {}).body
+    return {} if isinstance(body, dict) else find_fact_kind(row.fact_kind).look_fors(body)
+
+
 def _all(session: Session, table: Any, where: Any) -> list[Any]:
     return list(session.scalars(select(table).where(where).order_by(table.id)))
 
@@ -194,7 +202,7 @@ def _all(session: Session, table: Any, where: Any) -> list[Any]:
 def _row(thing: Any) -> dict[str, Any]:
     row = {}
     for column in thing.__table__.columns:
-        value = getattr(thing, column.key)
+        value = getattr(thing, thing.__mapper__.get_property_by_column(column).key)
         row[column.key] = value.isoformat() if isinstance(value, datetime) else value
     return row
 

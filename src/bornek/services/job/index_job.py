@@ -5,20 +5,15 @@ from __future__ import annotations
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from bornek.core.errors import InputError
+from bornek.core.facts.registry import find_fact_kind
+from bornek.core.structure import build
 from bornek.core.units.part_kinds import PART_KINDS
+from bornek.services.job.job_definition import definition_of
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
 from bornek.store.queries.jobs import job_with_unit
 from bornek.store.search import Found, add_rows, forget_job
-
-
-def bag_code(tag: str, bag: str) -> str:
-    """What stands on a bag's label, and what the search takes.
-
-    >>> bag_code("W-17", "3")
-    'W-17/3'
-    """
-    return f"{tag}/{bag}"
 
 
 def index_job(session: Session, job_id: str) -> None:
@@ -38,7 +33,7 @@ def index_job(session: Session, job_id: str) -> None:
     rows += [component_row(job_id, stay.part_key, component) for stay, component in stays]
     add_rows(session, rows)
     for fact in live_facts(session, job_id):
-        index_fact(session, unit.tag, fact)
+        index_fact(session, fact)
 
 
 def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
@@ -51,20 +46,14 @@ def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
     )
 
 
-def index_fact(session: Session, tag: str, fact: t.Fact) -> None:
-    """A removal by its tag, bag and part; anything else written down by its words."""
-    body = fact.body
-    if fact.kind == "removed":
-        part = session.get(t.Part, f"{fact.job_id}.{fact.subject}")
-        label = part.label if part else fact.subject
-        bag = bag_code(tag, body["bag"]) if body.get("bag") else ""
-        words = " ".join(x for x in (label, body.get("tag", ""), bag, body.get("remark", "")) if x)
-        if bag or body.get("tag"):
-            title = " · ".join(x for x in (label, f"bag {bag}" if bag else "", body.get("tag", "")) if x)
-            add_rows(session, [Found("bag", fact.job_id, fact.subject, title, words)])
-    elif fact.kind == "ordered":
-        words = f"{body.get('number', '')} {body.get('supplier', '')}".strip()
-        add_rows(session, [Found("order", fact.job_id, fact.subject, f"{words}, on order", words)])
-    elif fact.kind in ("loose", "wrong"):
-        words = f"{body.get('what', '')} {body.get('where', '')} {body.get('words', '')}"
-        add_rows(session, [Found(fact.kind, fact.job_id, fact.subject, words.strip(), words)])
+def index_fact(session: Session, fact: t.Fact) -> None:
+    """What a fact declares to be found by."""
+    job, unit = job_with_unit(session, fact.job_id)
+    try:
+        kind = find_fact_kind(fact.fact_kind)
+        body = build(kind.body, fact.body)
+    except InputError:
+        return
+    found = kind.findable(body, unit.tag, definition_of(job).label_of(fact.subject) or fact.subject)
+    if found is not None:
+        add_rows(session, [Found(found.what, fact.job_id, fact.subject, found.title, found.words)])

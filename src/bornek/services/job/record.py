@@ -9,21 +9,20 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.build.first_draft import DraftStep, first_draft
+from bornek.core.facts.kind import RecordLine
 from bornek.core.parts.causes import evidence_shown
 from bornek.core.plain import dump
 from bornek.core.scenes import Flank
 from bornek.core.strip.baselines import baselines
-from bornek.core.strip.facts import LockedOut, Removed, Wrong
 from bornek.core.strip.ledger import ledger
-from bornek.core.strip.removal import doomed, find_way, standings
+from bornek.core.strip.part_counts import part_counts
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.inspection_lines import inspection_lines
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.view import JobView, job_view
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record import RecordSetting, record_setting
-from bornek.services.strip.facts_of import facts_of
-from bornek.services.strip.lines import FoundLine
+from bornek.services.strip.facts_of import fact_lines, facts_of
 from bornek.services.strip.photos_of import photos_view
 from bornek.services.strip.view import flanks_of, read_as_found
 from bornek.store import tables as t
@@ -35,8 +34,8 @@ class RecordView:
     job: JobView
     opened_at: str
     settings: list[RecordSetting]
-    strip: list[FoundLine]
-    inspection: list[FoundLine]
+    strip: list[RecordLine]
+    inspection: list[RecordLine]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]
@@ -65,41 +64,22 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
 
 def _strip(
     session: Session, job: t.Job, today: date
-) -> tuple[list[FoundLine], list[FoundLine], list[Flank], list[DraftStep], list[str]]:
+) -> tuple[list[RecordLine], list[RecordLine], list[Flank], list[DraftStep], list[str]]:
     """The strip and the inspection in lines, the witness as painted, the first draft of the build, captions of photos."""
     d, facts = definition_of(job), facts_of(session, job.id)
     lines = [
-        FoundLine("as found", b.label, b.words or "not written down", "")
+        RecordLine("as found", b.label, b.words or "not written down", "")
         for b in baselines(d, facts, read_as_found(session, job.id))
         if b.kind != "reading"
     ]
-    for f in facts:
-        body = f.body
-        if isinstance(body, LockedOut):
-            lines.insert(0, FoundLine("locked out", body.points, f"key with {body.key_holder}", f.by))
-        elif isinstance(body, Wrong):
-            lines.append(FoundLine(body.what, d.label_of(body.part), body.words, f.by))
-        elif isinstance(body, Removed):
-            part = d.part(body.part)
-            dead = doomed(part, find_way(body.way)) if part else ""
-            words = [
-                f"{body.count} off, {find_way(body.way).label}",
-                f"tag {body.tag}" if body.tag else "",
-                body.side,
-                body.orientation,
-                f"bag {body.bag}" if body.bag else "",
-                f"no re-use: {dead}" if dead else "",
-                body.remark,
-            ]
-            lines.append(
-                FoundLine("taken off", d.label_of(body.part), "; ".join(w for w in words if w), f.by)
-            )
-    for s in standings(d, facts):
+    first, stated = fact_lines(d, facts, "strip")
+    lines = [*first, *lines, *stated]
+    for s in part_counts(d, facts):
         if 0 < s.off != s.part.count:
-            lines.append(FoundLine("count", s.part.label, s.words, ""))
+            lines.append(RecordLine("count", s.part.label, s.words, ""))
     for i in ledger(facts):
         lines.append(
-            FoundLine("loose", i.what, f"dropped at {i.where}; {i.words or 'NOT ACCOUNTED FOR'}", i.by)
+            RecordLine("loose", i.what, f"dropped at {i.where}; {i.words or 'NOT ACCOUNTED FOR'}", i.by)
         )
     captions = [
         f"{_shown_on(d, p.subject)}: {p.caption or 'no caption'}" for p in photos_view(session, job.id)

@@ -9,11 +9,12 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.facts.kind import Fact
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
+from bornek.core.stages import STAGES
 from bornek.core.strip.baselines import baselines
-from bornek.core.strip.facts import Fact
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import close_blockers
@@ -53,6 +54,16 @@ class PlaceView:
 
 
 @dataclass(frozen=True)
+class StageView:
+    """A stage as the rail shows it: `to` is its page, empty while it has none; `open` what is to be done."""
+
+    key: str
+    label: str
+    to: str
+    open: int
+
+
+@dataclass(frozen=True)
 class JobView:
     id: str
     tag: str
@@ -71,7 +82,7 @@ class JobView:
     version: int
     closed_at: str
     close_blockers: list[str]
-    open: dict[str, int]
+    stages: list[StageView]
     settings: list[SettingSummary]
     section: Section
     places: list[PlaceView]
@@ -107,17 +118,27 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         version=job.seq,
         closed_at=job.closed_at.isoformat() if job.closed_at else "",
         close_blockers=close_blockers(session, job),
-        open={
-            "Strip": strip_open(session, job),
-            "Inspect": inspect_open(session, job, d, facts),
-            "Set": sum(not s.signed for s in settings),
-        },
+        stages=_stages(
+            job_id,
+            {
+                "strip": strip_open(session, job),
+                "inspect": inspect_open(session, job, d, facts),
+                "set": sum(not s.signed for s in settings),
+            },
+        ),
         settings=settings,
         section=section_of(job, settings, f"{unit.tag} {unit.name}", seen),
         places=places,
         components=components_of(session, job),
         definition=dict(job.definition),
     )
+
+
+def _stages(job_id: str, still_open: dict[str, int]) -> list[StageView]:
+    return [
+        StageView(s.key, s.label, f"/jobs/{job_id}{s.path}" if s.built else "", still_open.get(s.key, 0))
+        for s in STAGES
+    ]
 
 
 def schools_view(job: t.Job) -> list[SchoolView]:

@@ -13,7 +13,8 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.parts.orders import is_late, order_lines
+from bornek.core.parts.days import is_late
+from bornek.core.parts.orders import order_lines
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.services.inspect.orders import yard_orders
@@ -87,7 +88,7 @@ def board_is_stale(session: Session) -> bool:
 
 
 def refresh_board(session: Session, today: date) -> int:
-    """Makes standings afresh, at most sixty in one transaction; returns how many."""
+    """Makes part_counts afresh, at most sixty in one transaction; returns how many."""
     marks = movements_by_form(session)
     jobs = unread_jobs(session, AT_ONCE)
     jobs += [job_with_unit(session, job_id) for job_id in _outdated(session)[: AT_ONCE - len(jobs)]]

@@ -10,7 +10,9 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
+from bornek.core.facts.registry import fact_kinds
 from bornek.core.plain import dump
+from bornek.core.stages import stage_path
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.search import Found, find_rows
@@ -53,14 +55,7 @@ def search(session: Session, typed: str) -> dict[str, Any]:
 
 def _shown(session: Session, rows: Sequence[Found]) -> list[FoundView]:
     units = _tags(session, {r.job_id for r in rows})
-    links = {
-        "job": "",
-        "part": "/strip",
-        "bag": "/strip",
-        "serial": "/strip",
-        "loose": "/strip",
-        "wrong": "/strip",
-    }
+    stages = {"part": "strip", "serial": "strip"} | {k.found_as or k.key: k.stage for k in fact_kinds()}
     return [
         FoundView(
             what=r.what,
@@ -68,7 +63,7 @@ def _shown(session: Session, rows: Sequence[Found]) -> list[FoundView]:
             tag=units[r.job_id],
             title=r.title,
             words=r.words,
-            to=f"/jobs/{r.job_id}{links.get(r.what, '')}",
+            to=f"/jobs/{r.job_id}{stage_path(stages.get(r.what, ''))}",
         )
         for r in rows
         if r.job_id in units

@@ -1,24 +1,36 @@
-"""A job's stored facts as the core's."""
+"""A job's stored facts as the core's, and their lines on the record."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import logging
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.strip.facts import FACTS, Fact
+from bornek.core.errors import InputError
+from bornek.core.facts.kind import Fact, RecordLine
+from bornek.core.facts.registry import find_fact_kind
 from bornek.core.structure import build
+from bornek.core.units.definition import Definition
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
 
+log = logging.getLogger("bornek")
+
 
 def core_fact(row: t.Fact, names: Mapping[str, str]) -> Fact:
-    body: Any = build(FACTS[row.kind], row.body)
+    """The fact as the core has it; what this version cannot read keeps its plain data."""
+    body: Any
+    try:
+        body = build(find_fact_kind(row.fact_kind).body, row.body)
+    except InputError as error:
+        log.warning("fact %s cannot be read: %s", row.id, error.message)
+        body = dict(row.body)
     return Fact(
         id=row.id,
-        kind=row.kind,
+        fact_kind=row.fact_kind,
         subject=row.subject,
         body=body,
         by=names.get(row.mechanic_id, ""),
@@ -31,3 +43,23 @@ def facts_of(session: Session, job_id: str) -> list[Fact]:
     """What holds: nothing supersedes it, nothing struck it."""
     names = mechanic_names(session)
     return [core_fact(row, names) for row in live_facts(session, job_id)]
+
+
+def fact_lines(d: Definition, facts: Sequence[Fact], stage: str) -> tuple[list[RecordLine], list[RecordLine]]:
+    """The record's lines of one stage's facts: those that stand first, and the others."""
+    first: list[RecordLine] = []
+    rest: list[RecordLine] = []
+    for fact in facts:
+        if isinstance(fact.body, dict):
+            rest.append(_unread(fact, d))
+            continue
+        kind = find_fact_kind(fact.fact_kind)
+        line = kind.line(fact, d) if kind.stage == stage else None
+        if line is not None:
+            (first if kind.first else rest).append(line)
+    return first, rest
+
+
+def _unread(fact: Fact, d: Definition) -> RecordLine:
+    words = "; ".join(str(v) for v in fact.body.values() if v)
+    return RecordLine(fact.fact_kind.replace("_", " "), d.label_of(fact.subject), words, fact.by)

@@ -10,20 +10,25 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.build.first_draft import DraftStep, first_draft
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.locked_out import LockedOut
+from bornek.core.facts.removed import Removed, bag_code
+from bornek.core.facts.witness import Witness
+from bornek.core.facts.wrong import Wrong
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, from_nm
 from bornek.core.scenes import Flank, Patch, Section
 from bornek.core.settings.state import stored_state
 from bornek.core.strip.baselines import Baseline, baselines
-from bornek.core.strip.facts import Fact, LockedOut, Removed, Witness, Wrong
 from bornek.core.strip.ledger import LooseItem, ledger
 from bornek.core.strip.next_step import say_strip
-from bornek.core.strip.removal import WAYS, Standing, doomed, find_way, standings
+from bornek.core.strip.part_counts import PartCount, part_counts
+from bornek.core.strip.ways import WAYS, doomed, find_way
 from bornek.core.units.definition import Definition
-from bornek.services.job.index_job import bag_code
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
 from bornek.services.strip.photos_of import PhotoView, photos_view
 from bornek.store import tables as t
 from bornek.store.queries.facts import stays_of
@@ -130,6 +135,8 @@ class StripView:
     photos: list[PhotoView]
     flanks: list[Flank]
     section: Section
+    offered: list[OfferedFact]
+    written: list[WrittenFact]
 
 
 FIELD_CAUTION = "In the field: lock out and tag out before a hand goes near it. Prove it dead."
@@ -139,7 +146,7 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
     job, unit = job_with_unit(session, job_id)
     d, facts = definition_of(job), facts_of(session, job_id)
     found = baselines(d, facts, read_as_found(session, job_id))
-    parts = standings(d, facts)
+    parts = part_counts(d, facts)
     locked = next((f.body for f in facts if isinstance(f.body, LockedOut)), None)
     asked = [_baseline(session, job, d, b) for b in found]
     view = StripView(
@@ -173,6 +180,8 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
         photos=photos_view(session, job_id),
         flanks=flanks_of(d, facts),
         section=_section(job, asked),
+        offered=offered_facts(d, "strip"),
+        written=written_facts(d, facts, "strip"),
     )
     shown: dict[str, Any] = dump(view)
     return shown
@@ -195,7 +204,7 @@ def strip_open(session: Session, job: t.Job) -> int:
     facts = facts_of(session, job.id)
     d = definition_of(job)
     wanted = [b for b in baselines(d, facts, read_as_found(session, job.id)) if b.state == "open"]
-    short = [s for s in standings(d, facts) if 0 < s.off < s.part.count]
+    short = [s for s in part_counts(d, facts) if 0 < s.off < s.part.count]
     return len(wanted) + len(short) + sum(i.open for i in ledger(facts))
 
 
@@ -240,7 +249,7 @@ def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
     return [say.size(from_nm(nm)) for pack in packs for nm in pack]
 
 
-def _parts(session: Session, job_id: str, parts: Sequence[Standing]) -> list[PartView]:
+def _parts(session: Session, job_id: str, parts: Sequence[PartCount]) -> list[PartView]:
     serials = stays_of(session, job_id)
     return [
         PartView(

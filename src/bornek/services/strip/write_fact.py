@@ -1,4 +1,4 @@
-"""Something written down about a job: as found, taken off, dropped, locked out. Only ever added."""
+"""Something written down about a job: as found, taken off, dropped, graded, ordered. Only ever added."""
 
 from __future__ import annotations
 
@@ -6,13 +6,12 @@ from collections.abc import Sequence
 from typing import Any
 
 from bornek.core.errors import InputError, NotFound
-from bornek.core.parts.check_fact import check_inspection
-from bornek.core.parts.facts import Judged
+from bornek.core.facts.about import About
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.registry import body_of, find_fact_kind, read_fact
 from bornek.core.quantities import from_nm
 from bornek.core.strip.baselines import Baseline, baselines, lost_by
-from bornek.core.strip.facts import Fact, Loose, PackFound, Removed, body_of, plates_nm, read_fact
-from bornek.core.strip.ledger import open_items
-from bornek.core.strip.removal import find_way
+from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk
 from bornek.services.inspect.fits import check_verdict
 from bornek.services.job.index_job import index_fact
@@ -26,6 +25,8 @@ from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
 from bornek.store.queries.jobs import job_with_unit
 
+REASON_LETTERS = 500
+
 
 def write_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """Written down in the strip stage: answers with that stage."""
@@ -33,63 +34,76 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     return view_strip(desk.session, job_id)
 
 
-def store_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
-    """sent: id, kind, body, and optionally supersedes, void, let_go (baseline keys) with let_go_words.
+def store_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -> None:
+    """`stage`: only facts of that stage are taken. sent: id, kind, body, and optionally supersedes, void, let_go (baseline keys) with let_go_words.
 
     A removal that would end open baselines is refused, naming them, until it lets them go by name.
     """
-    job, unit = job_with_unit(desk.session, job_id)
-    who = desk.mechanic()
-    d, facts = definition_of(job), facts_of(desk.session, job_id)
+    job, _ = job_with_unit(desk.session, job_id)
+    desk.mechanic()
     old = _superseded(desk, job_id, sent.get("supersedes"))
     if sent.get("void"):
         if old is None:
             raise InputError("Only something written down can be struck.", field="supersedes")
-        kind, subject, body = old.kind, old.subject, dict(old.body)
-    else:
-        kind = sent["kind"]
-        subject, read = read_fact(kind, sent.get("body", {}), d, job.length_unit)
-        _check(kind, read, facts, old)
-        check_inspection(read, d, facts, own_look_fors(desk.session), job.length_unit)
-        if isinstance(read, Judged):
-            check_verdict(desk, job, d, facts, read)
-        if isinstance(read, Removed):
-            _let_go(desk, job, baselines(d, facts, read_as_found(desk.session, job_id)), read, sent)
-        body = body_of(read)
-        if isinstance(read, PackFound):
-            _baseline_pack(desk, job, read)
-    _append(desk, job, unit.tag, sent["id"], kind, subject, body, bool(sent.get("void")), old, who.id)
+        _append(desk, job, sent["id"], old.fact_kind, old.subject, dict(old.body), old, void=True)
+        return
+    d, facts = definition_of(job), facts_of(desk.session, job_id)
+    kind = find_fact_kind(sent["kind"])
+    if stage and kind.stage != stage:
+        raise InputError(f"{kind.key!r} is not written down in this stage.", field="kind")
+    if kind.own_act:
+        raise InputError(kind.own_act, field="kind")
+    if old is not None and old.fact_kind != kind.key:
+        raise InputError(f"A correction of {old.fact_kind} stays {old.fact_kind}.", field="kind")
+    subject, body = read_fact(kind.key, sent.get("body", {}), d)
+    kind.check(body, _about(desk, job, d, facts, old is not None))
+    off = kind.takes_off(body)
+    if off:
+        _let_go(desk, job, baselines(d, facts, read_as_found(desk.session, job_id)), off, sent)
+    pack = kind.pack_found(body, job.length_unit)
+    if pack is not None:
+        _baseline_pack(desk, job, *pack)
+    _append(desk, job, sent["id"], kind.key, subject, body_of(body), old)
+
+
+def _about(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], correcting: bool) -> About:
+    return About(
+        d=d,
+        facts=facts,
+        own=own_look_fors(desk.session),
+        unit=job.length_unit,
+        judge=lambda body: check_verdict(desk, job, d, facts, body),
+        correcting=correcting,
+    )
 
 
 def _append(
     desk: Desk,
     job: t.Job,
-    tag: str,
     fact_id: str,
-    kind: str,
+    fact_kind: str,
     subject: str,
     body: dict[str, Any],
-    void: bool,
-    old: t.Fact | None,
-    who: str,
+    old: t.Fact | None = None,
+    void: bool = False,
 ) -> None:
     job.seq += 1
     row = t.Fact(
         id=fact_id,
         job_id=job.id,
-        kind=kind,
+        fact_kind=fact_kind,
         subject=subject,
         body=body,
         void=void,
         supersedes=old.id if old else None,
         seq=job.seq,
-        mechanic_id=who,
+        mechanic_id=desk.mechanic().id,
         at=desk.now,
     )
     desk.session.add(row)
     desk.session.flush()
     if not void:
-        index_fact(desk.session, tag, row)
+        index_fact(desk.session, row)
 
 
 def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
@@ -105,25 +119,8 @@ def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
     return old
 
 
-def _check(kind: str, body: Any, facts: Sequence[Fact], old: t.Fact | None) -> None:
-    if old is not None and old.kind != kind:
-        raise InputError(f"A correction of {old.kind} stays {old.kind}.", field="kind")
-    if isinstance(body, Removed):
-        find_way(body.way)
-        if body.count < 1 or body.count > 500:
-            raise InputError("count must be 1 to 500.", field="count")
-    if kind == "accounted" and not any(f.id == body.loose and isinstance(f.body, Loose) for f in facts):
-        raise InputError("There is no loose item of that id.", field="loose")
-    if kind == "accounted" and not any(i.id == body.loose for i in open_items(facts)) and old is None:
-        raise InputError("This item is accounted for already.", field="loose")
-    if kind == "closed":
-        raise InputError("A job is closed by its own act.", field="kind", next_step="Use Close the job.")
-
-
-def _let_go(
-    desk: Desk, job: t.Job, found: Sequence[Baseline], removed: Removed, sent: dict[str, Any]
-) -> None:
-    lost = lost_by(found, removed.part)
+def _let_go(desk: Desk, job: t.Job, found: Sequence[Baseline], part: str, sent: dict[str, Any]) -> None:
+    lost = lost_by(found, part)
     agreed = set(sent.get("let_go", ()))
     open_ones = [b for b in lost if b.key not in agreed]
     if open_ones:
@@ -140,18 +137,19 @@ def _let_go(
     words = str(sent.get("let_go_words", "")).strip()
     if not words:
         raise InputError("Say why the baseline is let go.", field="let_go_words")
-    _, unit = job_with_unit(desk.session, job.id)
-    body = {"items": [b.key for b in lost], "words": words[:500]}
-    _append(desk, job, unit.tag, f"{sent['id']}.let-go", "let_go", "", body, False, None, desk.mechanic().id)
+    _, body = read_fact(
+        "let_go", {"items": [b.key for b in lost], "words": words[:REASON_LETTERS]}, Definition()
+    )
+    _append(desk, job, f"{sent['id']}.let-go", "let_go", "", body_of(body))
 
 
-def _baseline_pack(desk: Desk, job: t.Job, found: PackFound) -> None:
+def _baseline_pack(desk: Desk, job: t.Job, place: str, plates_nm: Sequence[int]) -> None:
     """The same pack is what the setting whose shims lie there starts from, if it has none yet."""
-    plates = [from_nm(nm) for nm in plates_nm(found, job.length_unit)]
+    plates = [from_nm(nm) for nm in plates_nm]
     for point in definition_of(job).settings:
         loaded = load_setting(desk.session, f"{job.id}.{point.key}", desk.now.date())
         for knob in loaded.reckoning.knobs:
-            here = knob.domain.sort == "pack" and (knob.place or point.place) == found.place
+            here = knob.domain.sort == "pack" and (knob.place or point.place) == place
             if here and loaded.kind.state(loaded.ctx, knob.key) is None:
                 act_id = f"{loaded.log.setting.id}.as-found.{job.seq}"
                 write_act(desk, loaded, act_id, "as_found", {knob.key: plates}, "from the strip")

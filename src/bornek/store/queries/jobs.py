@@ -72,7 +72,7 @@ def count_unread(session: Session) -> int:
 
 
 def marks_in(session: Session, band: str, most: int) -> list[tuple[str, str]]:
-    """Job and mark of the first standings of a band that belong to open jobs."""
+    """Job and mark of the first part_counts of a band that belong to open jobs."""
     rows = session.execute(_IN_BAND.where(t.Standing.band == band).limit(most))
     return [(job_id, mark) for job_id, mark in rows]
 

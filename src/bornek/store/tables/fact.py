@@ -12,13 +12,13 @@ from bornek.store.base import Base, primary_key
 
 
 class Fact(Base):
-    """`kind` and `body` are the core's; `void` strikes what it supersedes and puts nothing in its place."""
+    """`fact_kind` and `body` are the core's; `void` strikes what it supersedes and puts nothing in its place."""
 
     __tablename__ = "fact"
     __table_args__ = (UniqueConstraint("job_id", "seq"),)
     id: Mapped[str] = primary_key()
     job_id: Mapped[str] = mapped_column(ForeignKey("job.id"))
-    kind: Mapped[str] = mapped_column(index=True)
+    fact_kind: Mapped[str] = mapped_column("kind", index=True)
     subject: Mapped[str]
     body: Mapped[dict[str, Any]]
     void: Mapped[bool]

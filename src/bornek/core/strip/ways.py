@@ -1,13 +1,11 @@
-"""Ways of taking a part off, which of them doom it, and whether it can be used again."""
+"""Ways of taking a part off, and which of them doom it."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 from bornek.core.errors import InputError
-from bornek.core.strip.facts import Fact, Removed
-from bornek.core.units.definition import Definition, Part
+from bornek.core.units.definition import Part
 
 
 @dataclass(frozen=True)
@@ -38,18 +36,6 @@ WAYS = (
         "Brass or soft-faced where a hardened part could spall."),
 )  # fmt: skip
 _BY_KEY = {w.key: w for w in WAYS}
-SINGLE = "single use: always new"
-
-
-@dataclass(frozen=True)
-class Standing:
-    """One part of the list: how many should be there, came off, are doomed."""
-
-    part: Part
-    off: int
-    reuse: bool
-    why: str
-    words: str
 
 
 def find_way(key: str) -> Way:
@@ -68,36 +54,3 @@ def doomed(part: Part, way: Way) -> str:
     ''
     """
     return way.why if "*" in way.dooms or part.about.group in way.dooms else ""
-
-
-def standings(d: Definition, facts: Sequence[Fact]) -> list[Standing]:
-    """Every part of the list against what came off."""
-    off: dict[str, list[Removed]] = {}
-    for fact in facts:
-        if isinstance(fact.body, Removed):
-            off.setdefault(fact.body.part, []).append(fact.body)
-    return [_standing(part, off.get(part.key, [])) for part in d.parts]
-
-
-def _standing(part: Part, removed: Sequence[Removed]) -> Standing:
-    count = sum(r.count for r in removed)
-    why = next(
-        (w for r in removed if (w := doomed(part, find_way(r.way)))), SINGLE if part.single_use else ""
-    )
-    return Standing(part, count, not why, why, _count_words(part, count))
-
-
-def _count_words(part: Part, off: int) -> str:
-    """
-    >>> _count_words(Part("w", "Thrust washers", "fastener", count=4), 3)
-    '3 of 4: one still to find. Dirt glues thin parts to their neighbour: look there.'
-    """
-    short = part.count - off
-    if not off:
-        return ""
-    if short == 0:
-        return "all off" if part.count > 1 else "off"
-    if short > 0:
-        many = "one" if short == 1 else str(short)
-        return f"{off} of {part.count}: {many} still to find. Dirt glues thin parts to their neighbour: look there."
-    return f"{off} of {part.count}: more than the list has. Is the list right, or was a wrong one fitted?"

@@ -1,0 +1,17 @@
+import type { RouteRecordRaw } from "vue-router";
+
+/** The page of each stage, by the key under which the server lists it. One that is not here is not built. */
+const pages: Record<string, () => Promise<unknown>> = {
+  receive: () => import("./job/ReceivedPage.vue"),
+  strip: () => import("./strip/StripPage.vue"),
+  inspect: () => import("./inspect/InspectPage.vue"),
+  set: () => import("./job/JobPage.vue"),
+  record: () => import("./record/RecordPage.vue"),
+};
+
+/** A job's own address is its Set stage; the others follow it by their key. */
+export const stageRoutes = Object.entries(pages).map(([key, component]) => ({
+  path: key === "set" ? "/jobs/:job" : `/jobs/:job/${key}`,
+  component,
+  props: true,
+})) as RouteRecordRaw[];

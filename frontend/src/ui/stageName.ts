@@ -1,2 +1,0 @@
-/** The stages that have a page. */
-export type StageName = "receive" | "strip" | "inspect" | "set" | "record";

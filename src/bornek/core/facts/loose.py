@@ -1,0 +1,33 @@
+"""Something dropped where it must not stay."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from bornek.core.facts.kind import FactKind, Findable
+from bornek.core.facts.registry import register_fact
+
+if TYPE_CHECKING:
+    pass
+
+
+@dataclass(frozen=True)
+class Loose:
+    """Something dropped where it must not stay."""
+
+    what: str
+    where: str
+
+
+@register_fact
+class LooseKind(FactKind):
+    key = "loose"
+    stage = "strip"
+    body = Loose
+    must_say = ("what", "where")
+    found_as = "loose"
+
+    def findable(self, body: Loose, tag: str, label: str) -> Findable:
+        words = f"{body.what} {body.where}"
+        return Findable(self.found_as, words, words)
