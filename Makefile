@@ -23,7 +23,9 @@ demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
 	@.venv/bin/bornek seed --data $(DATA) && echo "The demo yard is fresh: make demo"
 
 .PHONY: test
-test: setup browser lint types rules drift build pytest ## Everything that CI checks
+test: setup browser ## Everything that CI checks: static checks side by side, then the tests on two workers
+	@$(MAKE) --no-print-directory -j4 --output-sync=target lint-python lint-page types-python types-page rules drift build
+	@$(MAKE) --no-print-directory pytest
 
 .PHONY: setup
 setup: .stamps/python .stamps/node ## Python and Node packages, from the lock files
@@ -50,14 +52,18 @@ build: setup $(PAGE) ## The page, into the package
 $(PAGE): .stamps/node $(shell find frontend/src frontend/public frontend/index.html frontend/vite.config.ts -type f 2>/dev/null)
 	@cd frontend && npx --no-install vite build --logLevel warn
 
-.PHONY: lint
-lint: setup ## ruff, prettier, eslint
+.PHONY: lint lint-python lint-page
+lint: lint-python lint-page ## ruff, prettier, eslint
+lint-python: setup
 	@.venv/bin/ruff check && .venv/bin/ruff format --check -q
+lint-page: setup
 	@cd frontend && npx --no-install prettier --check --log-level warn src && npx --no-install eslint . --max-warnings 0
 
-.PHONY: types
-types: setup ## mypy strict and vue-tsc strict
+.PHONY: types types-python types-page
+types: types-python types-page ## mypy strict and vue-tsc strict
+types-python: setup
 	@.venv/bin/mypy
+types-page: setup
 	@cd frontend && npx --no-install vue-tsc --noEmit
 
 .PHONY: rules
@@ -77,7 +83,11 @@ drift: setup ## Fail if the API document or its types are not the committed ones
 
 .PHONY: pytest
 pytest: setup build ## The tests alone
-	@.venv/bin/pytest
+	@.venv/bin/pytest -n 2 --dist loadgroup
+
+.PHONY: fuzz
+fuzz: setup ## The API fuzzed at length: 200 examples an operation
+	@BORNEK_FUZZ=200 .venv/bin/pytest -n 2 tests/web/test_fuzz.py
 
 .PHONY: format
 format: setup ## Put the code in its format

@@ -10,6 +10,7 @@ from __future__ import annotations
 import argparse
 import http.client
 import json
+import shutil
 import sqlite3
 import tempfile
 import threading
@@ -50,8 +51,11 @@ class Count:
     resent: int = 0
 
 
-def trial(folder: Path, kills: int, module: str, seed: int) -> Count:
+def trial(folder: Path, kills: int, module: str, seed: int, begun: Path | None = None) -> Count:
+    """`begun`: a yard that is seeded already, to start from."""
     server = Server(folder / f"{module}.sqlite", module)
+    if begun is not None:
+        shutil.copy(begun, server.data)
     acknowledged: set[str] = set()
     pending: str | None = None
     n, count = 0, Count()

@@ -1,4 +1,4 @@
-"""Fixtures: a migrated database per test from one template, and the application over it."""
+"""Fixtures: a migrated database per test from one template, and one application that works on it."""
 
 from __future__ import annotations
 
@@ -7,16 +7,31 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from flask import Flask
 from flask.testing import FlaskClient
 from hypothesis import settings
 
-from bornek.app import create_app
+from bornek.app import create_app, wire_of
 from bornek.demo.seed import seed
 from bornek.store.database import Database
 from helpers import NOW, Bench
 
 settings.register_profile("steady", derandomize=True, deadline=None, max_examples=60)
 settings.load_profile("steady")
+GROUPS = {
+    "test_page.py": "pages",
+    "browser": "browser",
+    "test_kills.py": "servers",
+    "test_serve.py": "servers",
+}
+"""Tests that start a browser or servers, each kind in one worker: two of a kind would fight for two cores."""
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    for item in items:
+        group = next((g for name, g in GROUPS.items() if name in item.path.parts), None)
+        if group:
+            item.add_marker(pytest.mark.xdist_group(group))
 
 
 @pytest.fixture(scope="session")
@@ -57,9 +72,21 @@ def yard(yard_template: Path, tmp_path: Path) -> Iterator[Database]:
     yield from _copy(yard_template, tmp_path)
 
 
+@pytest.fixture(scope="session")
+def one_app(empty_template: Path) -> Flask:
+    """The one application of a run; `application` puts the test's own database under it."""
+    return create_app(Database(empty_template), lambda: NOW)
+
+
 @pytest.fixture
-def client(yard: Database) -> FlaskClient:
-    return create_app(yard, lambda: NOW).test_client()
+def application(one_app: Flask, yard: Database) -> Flask:
+    one_app.extensions["bornek"] = wire_of(yard, lambda: NOW)
+    return one_app
+
+
+@pytest.fixture
+def client(application: Flask) -> FlaskClient:
+    return application.test_client()
 
 
 @pytest.fixture

@@ -39,6 +39,11 @@ def now() -> datetime:
     return datetime.now(UTC)
 
 
+def wire_of(database: Database, clock: Callable[[], datetime] = now) -> Wire:
+    """What an application works on: a database, the files beside it, and a clock."""
+    return Wire(database, Blobs(database.files), clock)
+
+
 def create_app(database: Database, clock: Callable[[], datetime] = now, page: Path = PAGE) -> Flask:
     """The application over one database file; the page is served from `page`."""
     app = Flask("bornek", static_folder=None)
@@ -52,7 +57,7 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
         JSON_SORT_KEYS=False,
     )
     app.json.sort_keys = False  # type: ignore[attr-defined]
-    app.extensions["bornek"] = Wire(database, Blobs(database.files), clock)
+    app.extensions["bornek"] = wire_of(database, clock)
     register_problems(app)
     api = Api(app)
     api.spec.components.schema("Problem", PROBLEM)

@@ -1,19 +1,42 @@
-"""The real page in Debian's Chromium, over an in-process server on a free port."""
+"""The real page in Debian's Chromium, over in-process servers on free ports."""
 
 from __future__ import annotations
 
+import shutil
 import threading
 from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
-from werkzeug.serving import make_server
+from flask import Flask
+from playwright.sync_api import Browser, Page
+from werkzeug.serving import WSGIRequestHandler, make_server
 
 from bornek.app import PAGE, create_app
 from bornek.store.database import Database
 from chromium import launch_options
 from helpers import NOW
+
+ACTOR = "localStorage.setItem('bornek.actor', 'marl')"
+VIEWPORT = {"width": 1280, "height": 800}
+
+
+class Quiet(WSGIRequestHandler):
+    def log(self, type: str, message: str, *args: Any) -> None:
+        """Nothing of every asset that is fetched."""
+
+
+@contextmanager
+def served(app: Flask) -> Iterator[str]:
+    assert (PAGE / "index.html").is_file(), "build the page first: make build"
+    server = make_server("127.0.0.1", 0, app, threaded=True, request_handler=Quiet)
+    thread = threading.Thread(target=server.serve_forever, daemon=True)
+    thread.start()
+    yield f"http://127.0.0.1:{server.port}"
+    server.shutdown()
+    thread.join()
 
 
 @pytest.fixture(scope="session")
@@ -23,30 +46,48 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
 
 @pytest.fixture(scope="session")
 def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_context_args | {"viewport": {"width": 1280, "height": 800}, "reduced_motion": "reduce"}
+    return browser_context_args | {"viewport": VIEWPORT, "reduced_motion": "reduce"}
 
 
 @pytest.fixture
-def address(yard: Database) -> Iterator[str]:
-    assert (PAGE / "index.html").is_file(), "build the page first: make build"
-    server = make_server("127.0.0.1", 0, create_app(yard, lambda: NOW), threaded=True)
-    thread = threading.Thread(target=server.serve_forever, daemon=True)
-    thread.start()
-    yield f"http://127.0.0.1:{server.port}"
-    server.shutdown()
-    thread.join()
+def address(application: Flask) -> Iterator[str]:
+    with served(application) as address:
+        yield address
 
 
 @pytest.fixture
 def bench(page: Page, address: str) -> Page:
-    """The page with Marl at the bench; nothing but this server can be reached."""
-    foreign: list[str] = []
-    page.route(
-        lambda url: not url.startswith((address, "data:", "blob:")),
-        lambda route: (foreign.append(route.request.url), route.abort()),
-    )
-    page.add_init_script("localStorage.setItem('bornek.actor', 'marl')")
-    page.foreign = foreign  # type: ignore[attr-defined]
+    """The page with Marl at the bench, on a yard of the test's own."""
+    page.add_init_script(ACTOR)
     page.set_default_timeout(8000)
     page.goto(address)
     return page
+
+
+@pytest.fixture(scope="session")
+def reading_room(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """One server of the run, for pages that are only looked at."""
+    path = tmp_path_factory.mktemp("reading") / "yard.sqlite"
+    shutil.copy(yard_template, path)
+    database = Database(path)
+    with served(create_app(database, lambda: NOW)) as address:
+        yield address
+    database.close()
+
+
+@pytest.fixture(scope="session")
+def looked_at(browser: Browser, reading_room: str) -> Iterator[Page]:
+    """One page for all that is only looked at; what it fetches elsewhere and its errors are kept."""
+    context = browser.new_context(viewport=VIEWPORT, reduced_motion="reduce")  # type: ignore[arg-type]
+    context.add_init_script(ACTOR)
+    page = context.new_page()
+    page.set_default_timeout(8000)
+    page.foreign, page.errors = [], []  # type: ignore[attr-defined]
+    page.route(
+        lambda url: not url.startswith((reading_room, "data:", "blob:")),
+        lambda route: (page.foreign.append(route.request.url), route.abort()),  # type: ignore[attr-defined]
+    )
+    page.on("pageerror", lambda e: page.errors.append(str(e)))  # type: ignore[attr-defined]
+    page.on("console", lambda m: page.errors.append(m.text) if m.type == "error" else None)  # type: ignore[attr-defined]
+    yield page
+    context.close()

@@ -71,7 +71,9 @@ def test_a_job_grows_a_place_of_its_own_and_its_type_does_not(bench: Page) -> No
     bench.locator("[data-add]").click()
     bench.locator("[name=label]").fill("lower bearing")
     bench.locator("[name=at]").select_option("head-lower")
-    bench.locator("[data-save-definition]").click()
+    with bench.expect_response("**/api/jobs/c09/definition") as saved:
+        bench.locator("[data-save-definition]").click()
+    assert saved.value.status == 201
     bench.goto(f"{home(bench)}/jobs/c09")
     expect(bench.locator("[data-place]")).to_have_count(2)
     bench.goto(f"{home(bench)}/types/capstan")
