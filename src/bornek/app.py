@@ -15,17 +15,15 @@ from werkzeug.exceptions import Forbidden, NotFound
 from bornek import __version__
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
-from bornek.web import (
-    inspect_routes,
-    job_routes,
-    kind_routes,
-    setting_routes,
-    shop_routes,
-    strip_routes,
-    unit_type_routes,
-)
 from bornek.web.documents import schemas
+from bornek.web.inspect import routes as inspect_routes
+from bornek.web.job import routes as job_routes
 from bornek.web.problems import PROBLEM, register_problems
+from bornek.web.setting import routes as setting_routes
+from bornek.web.shop import kinds as kind_routes
+from bornek.web.shop import routes as shop_routes
+from bornek.web.shop import unit_types as unit_type_routes
+from bornek.web.strip import routes as strip_routes
 from bornek.web.wire import Wire
 
 PAGE = Path(__file__).parent / "page"

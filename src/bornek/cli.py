@@ -19,7 +19,7 @@ from bornek.demo.seed import seed
 from bornek.serve import serve
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
-from bornek.web.unit_type_schema import unit_type_schema
+from bornek.web.shop.unit_type_schema import unit_type_schema
 
 
 def main(argv: list[str] | None = None) -> int:

@@ -10,7 +10,7 @@ import pytest
 from flask.testing import FlaskClient
 
 from bornek.demo.yard import TYPES
-from bornek.web.unit_type_schema import unit_type_schema
+from bornek.web.shop.unit_type_schema import unit_type_schema
 
 FILE = Path(__file__).parents[2] / "docs/unit-type.schema.json"
 KEYS = [key for key, _, _ in TYPES]

@@ -21,7 +21,7 @@ from bornek.services.shop.unit_types import (
     view_type,
 )
 from bornek.web.documents import problems, schemas, shows, writes
-from bornek.web.inputs import DefinitionIn, PartsIn, TypeIn
+from bornek.web.shop.inputs import DefinitionIn, PartsIn, TypeIn
 from bornek.web.wire import attached, wire
 
 blp = Blueprint("unit types", __name__, url_prefix="/api", description="Unit types")

@@ -20,7 +20,8 @@ from bornek.services.shop.shop_lists import (
     write_look_for,
 )
 from bornek.web.documents import problems, shows, writes
-from bornek.web.inputs import CrossNumberIn, FitIn, InspectionIn, LookForIn
+from bornek.web.inspect.inputs import FitIn, InspectionIn
+from bornek.web.shop.inputs import CrossNumberIn, LookForIn
 from bornek.web.wire import attached, wire
 
 blp = Blueprint("inspect", __name__, url_prefix="/api", description="Inspect: verdicts, causes, orders")

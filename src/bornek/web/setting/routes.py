@@ -15,7 +15,7 @@ from bornek.services.setting.sign_setting import sign_setting
 from bornek.services.setting.take_reading import take_reading
 from bornek.services.setting.view import SettingView, view_setting
 from bornek.web.documents import HEADERS, shows, writes
-from bornek.web.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
+from bornek.web.setting.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
 from bornek.web.wire import wire
 
 blp = Blueprint("settings", __name__, url_prefix="/api/settings", description="Settings of a job")

@@ -9,16 +9,12 @@ from flask_smorest import Blueprint
 
 from bornek.core.errors import NotFound
 from bornek.report.bag_labels import bag_labels_pdf
-from bornek.services.job.close_job import close_job
-from bornek.services.job.extend_job import extend_job
-from bornek.services.job.name_components import name_components
-from bornek.services.job.view import JobView
 from bornek.services.strip.add_photo import add_photo, photo_type
 from bornek.services.strip.images import MOST_BYTES
 from bornek.services.strip.view import StripView, view_strip
 from bornek.services.strip.write_fact import write_fact
 from bornek.web.documents import HEADERS, problems, shows, view_of, writes
-from bornek.web.inputs import CloseIn, ExtendIn, FactIn, SerialsIn
+from bornek.web.strip.inputs import FactIn
 from bornek.web.wire import attached, wire
 
 blp = Blueprint("strip", __name__, url_prefix="/api", description="Strip: as found, removals, photos")
@@ -77,21 +73,3 @@ def labels(job_id: str) -> Response:
     with wire().sessions.reading() as session:
         shown = view_strip(session, job_id)
     return attached(bag_labels_pdf(shown), "application/pdf", f"bag-labels-{shown['job']['tag']}.pdf")
-
-
-@blp.post("/jobs/<job_id>/serials")
-@writes(blp, SerialsIn, JobView)
-def serials(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(name_components, job_id, sent["serials"])
-
-
-@blp.post("/jobs/<job_id>/definition")
-@writes(blp, ExtendIn, JobView)
-def extend(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(extend_job, job_id, sent)
-
-
-@blp.post("/jobs/<job_id>/close")
-@writes(blp, CloseIn, JobView)
-def close(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(close_job, job_id, sent)

@@ -13,7 +13,7 @@ from bornek.core.settings.registry import kinds
 from bornek.core.sheet import Sheet
 from bornek.services.shop.forms import FormView, view_form
 from bornek.web.documents import shows
-from bornek.web.inputs import FormIn
+from bornek.web.shop.inputs import FormIn
 from bornek.web.wire import wire
 
 blp = Blueprint("kinds", __name__, url_prefix="/api/kinds", description="Kinds of setting")

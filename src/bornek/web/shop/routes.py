@@ -13,7 +13,7 @@ from bornek.services.shop.gauges import GaugeView, register_gauge, view_gauges
 from bornek.services.shop.mechanics import MechanicView, list_mechanics
 from bornek.services.shop.search import SearchView, search
 from bornek.web.documents import shows, writes
-from bornek.web.inputs import CountIn, GaugeIn
+from bornek.web.shop.inputs import CountIn, GaugeIn
 from bornek.web.wire import wire
 
 blp = Blueprint("shop", __name__, url_prefix="/api", description="The yard")

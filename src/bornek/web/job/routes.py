@@ -11,12 +11,15 @@ from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
+from bornek.services.job.close_job import close_job
 from bornek.services.job.exchange import export_job, import_job
+from bornek.services.job.extend_job import extend_job
+from bornek.services.job.name_components import name_components
 from bornek.services.job.receive_unit import receive_unit
 from bornek.services.job.record import RecordView, view_record
 from bornek.services.job.view import JobView, view_job
 from bornek.web.documents import problems, shows, writes
-from bornek.web.inputs import JobIn
+from bornek.web.job.inputs import CloseIn, ExtendIn, JobIn, SerialsIn
 from bornek.web.wire import attached, wire
 
 blp = Blueprint("jobs", __name__, url_prefix="/api/jobs", description="Jobs and their records")
@@ -77,6 +80,24 @@ def csv(job_id: str) -> Response:
 def exchange(job_id: str) -> Response:
     with wire().sessions.reading() as session:
         return attached(export_job(session, job_id, wire().files), "application/zip", f"job-{job_id}.zip")
+
+
+@blp.post("/<job_id>/serials")
+@writes(blp, SerialsIn, JobView)
+def serials(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(name_components, job_id, sent["serials"])
+
+
+@blp.post("/<job_id>/definition")
+@writes(blp, ExtendIn, JobView)
+def extend(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(extend_job, job_id, sent)
+
+
+@blp.post("/<job_id>/close")
+@writes(blp, CloseIn, JobView)
+def close(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(close_job, job_id, sent)
 
 
 @blp.post("/imports")

@@ -1,0 +1,1 @@
+"""Routes of the room job, and what they take."""

@@ -1,0 +1,1 @@
+"""Routes of the room setting, and what they take."""

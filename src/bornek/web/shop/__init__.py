@@ -1,0 +1,1 @@
+"""Routes of the room shop, and what they take."""

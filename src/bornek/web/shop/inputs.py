@@ -1,0 +1,69 @@
+"""What may be sent about the yard, field by field, with bounds."""
+
+from __future__ import annotations
+
+from marshmallow import Schema, fields, validate
+
+from bornek.web.fields import an_id, seen_version, some_words
+
+
+class LookForIn(Schema):
+    """One of the shop's own; or `retire`, the id of one that goes."""
+
+    id = an_id()
+    group = fields.String(load_default="", validate=validate.Length(max=40))
+    label = some_words(120)
+    means = some_words(300)
+    kinds = fields.List(fields.String(validate=validate.Length(max=40)), load_default=list)
+    retire = fields.String(load_default="", validate=validate.Length(max=60))
+
+
+class CrossNumberIn(Schema):
+    """Two numbers that stand for each other; or `strike`, the id of a line that was wrong."""
+
+    id = an_id()
+    number = some_words(60)
+    other = some_words(60)
+    words = some_words(200)
+    strike = fields.String(load_default="", validate=validate.Length(max=60))
+
+
+class DefinitionIn(Schema):
+    definition = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
+
+
+class TypeIn(DefinitionIn):
+    """A unit type's next revision; `seen` is the revision that was edited, 0 for a new type."""
+
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    seen = seen_version()
+
+
+class PartsIn(Schema):
+    csv = fields.String(required=True, validate=validate.Length(1, 200_000))
+
+
+class CountIn(Schema):
+    id = an_id()
+    form = fields.String(required=True, validate=validate.Length(1, 60))
+    thickness = fields.String(required=True, validate=validate.Length(1, 30))
+    count = fields.Integer(required=True, strict=True, validate=validate.Range(0, 10_000))
+
+
+class GaugeIn(Schema):
+    id = an_id()
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    quantity = fields.String(load_default="length", validate=validate.OneOf(["length", "torque", "force"]))
+    unit = fields.String(required=True, validate=validate.Length(1, 10))
+    division = fields.Float(required=True, validate=validate.Range(0, 1000))
+    interpolation = fields.Float(load_default=0.5)
+    calibration_u = fields.Float(load_default=0.002)
+    due = fields.String(load_default="", validate=validate.Regexp(r"^(\d{4}-\d{2}-\d{2})?$"))
+
+
+class FormIn(Schema):
+    """The answers so far, as typed; `job` offers its places where a field asks for one."""
+
+    given = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
+    job = fields.String(load_default="", validate=validate.Length(max=60))

@@ -1,0 +1,1 @@
+"""Routes of the room strip, and what they take."""
