@@ -1,0 +1,57 @@
+"""What cannot be taken back is never driven past its window."""
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bornek.core.advice.one_way import begin, follow, learned, moved, step
+from bornek.core.practice.nut import drive, make_drive
+
+OFFERS = np.arange(0.0, 402.0, 2.0)
+
+
+def test_a_step_carries_the_value_on_and_its_doubt_with_it() -> None:
+    c = moved(learned(begin(-1.0, 0.15), 100.0, 4.0), 50.0)
+    assert c.m[:, 0] == pytest.approx([50.0, 50.0], abs=0.1)
+    narrow, wide = c.p[0, 0, 0], c.p[1, 0, 0]
+    assert narrow == pytest.approx(4.0 + (50 * 0.15) ** 2 + 2.5**2 + (0.03 * 50) ** 2, rel=0.01)
+    assert wide == pytest.approx(4.0 + (50 * 0.30) ** 2 + 4.0**2 + (0.03 * 50) ** 2, rel=0.01)
+
+
+def test_a_stiff_part_is_learned_from_its_first_step() -> None:
+    c = follow(-1.0, 0.15, [(0.0, 200.0, 4.0), (100.0, 130.0, 4.0)])
+    assert float(c.w @ c.m[:, 1]) == pytest.approx(-0.72, abs=0.05)
+
+
+@given(st.floats(40, 380))
+def test_no_step_is_likelier_than_two_in_a_hundred_to_go_past(z: float) -> None:
+    found = step(follow(-1.0, 0.15, [(0.0, z, 4.0)]), OFFERS, -12.0, 12.0, 4.0)
+    assert found.stop or found.p_past[found.index] <= 0.02
+    assert OFFERS[found.index] > 0
+
+
+def test_far_away_the_largest_safe_step_is_taken_near_the_likeliest() -> None:
+    far = step(follow(-1.0, 0.15, [(0.0, 380.0, 4.0)]), OFFERS, -6.0, 6.0, 4.0)
+    assert far.p_in[far.index] < 0.3
+    assert far.p_past[far.index + 1] > 0.02
+    near = step(follow(-1.0, 0.15, [(0.0, 30.0, 4.0)]), OFFERS, -25.0, 25.0, 4.0)
+    assert near.p_in[near.index] == pytest.approx(near.p_in[(near.p_past <= 0.02) & (OFFERS > 0)].max())
+
+
+def test_where_even_the_smallest_is_too_much_it_says_stop() -> None:
+    found = step(follow(-1.0, 0.15, [(0.0, -24.0, 4.0)]), OFFERS, -25.0, 25.0, 4.0)
+    assert found.stop
+
+
+def test_upward_works_as_downward() -> None:
+    down = step(follow(-1.0, 0.15, [(0.0, 150.0, 4.0)]), OFFERS, -25.0, 25.0, 4.0)
+    up = step(follow(1.0, 0.15, [(0.0, -150.0, 4.0)]), OFFERS, -25.0, 25.0, 4.0)
+    assert up.index == down.index
+
+
+def test_the_first_cases_of_the_benchmark_seldom_go_past() -> None:
+    games = [drive(make_drive(2029, n), 12.0) for n in range(120)]
+    careless = [drive(make_drive(2029, n), 12.0, careful=False) for n in range(120)]
+    assert sum(g.past for g in games) <= 3
+    assert sum(g.past for g in careless) >= 20
