@@ -95,7 +95,11 @@ format: setup ## Put the code in its format
 
 .PHONY: bench
 bench: setup browser build ## Benchmarks: figures and ratios, never asserted
-	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py
+	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py && $(PY) bench/mesh.py
+
+.PHONY: mutants
+mutants: setup ## Whether the tests of ROOM (advice, settings, parts, windows, services) notice 60 changes
+	@$(PY) tools/mutate.py $(ROOM)
 
 .PHONY: bench-yard
 bench-yard: setup ## A yard of 3,000 jobs and 100,000 parts: fills it for minutes, then times board and search
