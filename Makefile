@@ -101,6 +101,10 @@ bench: setup browser build ## Benchmarks: figures and ratios, never asserted
 mutants: setup ## Whether the tests of ROOM (advice, settings, parts, windows, services) notice 60 changes
 	@$(PY) tools/mutate.py $(ROOM)
 
+.PHONY: written
+written: setup ## Writes down again what every kind of setting declares and says; read the change before you keep it
+	@$(PY) tests/written_cases.py
+
 .PHONY: bench-yard
 bench-yard: setup ## A yard of 3,000 jobs and 100,000 parts: fills it for minutes, then times board and search
 	@$(PY) bench/scale.py

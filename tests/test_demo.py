@@ -44,7 +44,7 @@ def test_its_gauges_are_registered(d: Definition) -> None:
 @each
 def test_parts_that_are_always_new_are_marked_so(d: Definition) -> None:
     for part in d.parts:
-        if part.about.group == "seal" and part.kind == "seal":
+        if part.about.group == "seal" and part.part_kind == "seal":
             assert part.single_use, part.label
 
 
@@ -76,7 +76,7 @@ def test_the_six_units_with_a_section_of_their_own_are_there() -> None:
 
 
 def test_most_kinds_of_part_occur_in_the_yard() -> None:
-    used = {p.kind for _, d in UNITS for p in d.parts}
+    used = {p.part_kind for _, d in UNITS for p in d.parts}
     assert used <= set(PART_KINDS)
     assert len(used) >= 0.7 * len(PART_KINDS)
 

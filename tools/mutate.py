@@ -31,7 +31,7 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/core/test_state.py", "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
         "tests/core/test_plain_bearing.py", "tests/core/test_taper_clearance.py", "tests/core/test_kinds_declared.py",
         "tests/core/test_sequence_and_vectors.py", "tests/core/test_seat_and_bush_laws.py", "tests/core/test_sifting.py",
-        "tests/core/test_given.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
+        "tests/core/test_given.py", "tests/core/test_written.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
         "tests/core/test_uncertainties.py", f"{CORE}/settings")),
     "parts": ((f"{CORE}/parts",), (
         "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_causes.py", "tests/core/test_facts.py",

@@ -20,26 +20,28 @@ each = pytest.mark.parametrize("d", [d for _, d in UNITS], ids=[key for key, _ i
 
 @each
 def test_every_setting_is_to_be_read_as_found(d: Definition) -> None:
-    keys = {b.subject for b in baselines(d) if b.kind == "reading"}
+    keys = {b.subject for b in baselines(d) if b.fact_kind == "reading"}
     assert keys == {s.key for s in d.settings}
 
 
 @each
 def test_every_shimmed_place_has_its_pack_and_no_other(d: Definition) -> None:
-    keys = {b.subject for b in baselines(d) if b.kind == "pack"}
+    keys = {b.subject for b in baselines(d) if b.fact_kind == "pack"}
     assert keys == {p.key for p in d.places if p.shim_form not in ("", "none")}
 
 
 @each
 def test_every_part_that_faces_a_way_is_asked_about(d: Definition) -> None:
-    assert {b.subject for b in baselines(d) if b.kind == "way_round"} == {p.key for p in d.parts if p.faces}
+    assert {b.subject for b in baselines(d) if b.fact_kind == "way_round"} == {
+        p.key for p in d.parts if p.faces
+    }
 
 
 @each
 def test_readings_come_before_packs_and_nothing_is_asked_twice(d: Definition) -> None:
     found = baselines(d)
     assert len({b.key for b in found}) == len(found)
-    kinds = [b.kind for b in found]
+    kinds = [b.fact_kind for b in found]
     if "pack" in kinds and "reading" in kinds:
         assert max(i for i, k in enumerate(kinds) if k == "reading") < kinds.index("pack")
 

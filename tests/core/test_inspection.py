@@ -307,7 +307,7 @@ def test_the_newest_promise_counts_and_the_day_after_it_is_late() -> None:
 
 
 def test_a_wider_bearing_says_which_settings_must_be_read_again() -> None:
-    part = next(p for p in WINCH.parts if p.kind == "taper_bearing" and p.shaft == "output")
+    part = next(p for p in WINCH.parts if p.part_kind == "taper_bearing" and p.shaft == "output")
     line = ordered(fact("received", Received("o1", width_old="24.00", width_new="24.03"), 2), part=part.key)
     assert line.state == "received"
     assert "0.030 mm wider" in line.words

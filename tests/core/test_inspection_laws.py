@@ -22,7 +22,7 @@ JUDGED = KEYS[:-1]
 STRICT = {"reuse": 0, "dress": 1, "send_out": 2, "replace": 2, "hold": 2, "": 3}
 parts = st.builds(
     lambda kind, teeth, safety, scarce, single: Part(
-        key="p", label="Part", kind=kind, teeth=teeth, safety=safety, scarce=scarce, single_use=single
+        key="p", label="Part", part_kind=kind, teeth=teeth, safety=safety, scarce=scarce, single_use=single
     ),
     st.sampled_from(sorted(PART_KINDS)),
     st.sampled_from([0, 30]),

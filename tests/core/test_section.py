@@ -76,7 +76,7 @@ def test_meshing_gears_touch(unit: str) -> None:
     placed = place_parts(d)
     for m in d.meshes:
         (a_shaft, a), (b_shaft, b) = placed.spot(m.driver), placed.spot(m.driven)  # type: ignore[misc]
-        if m.kind == "bevel":
+        if m.mesh_kind == "bevel":
             continue
         assert a.at == pytest.approx(b.at, abs=0.01)
         apart = abs(placed.lines[a_shaft] - placed.lines[b_shaft])
@@ -86,7 +86,7 @@ def test_meshing_gears_touch(unit: str) -> None:
 @pytest.mark.parametrize("unit", SIX)
 def test_parts_keep_their_order_and_do_not_run_into_each_other(unit: str) -> None:
     for row in place_parts(UNITS[unit]).spots.values():
-        solid = [s for s in row if s.part.kind != "cage"]
+        solid = [s for s in row if s.part.part_kind != "cage"]
         assert all(a.hi <= b.lo + 0.01 for a, b in pairwise(solid))
 
 

@@ -227,7 +227,7 @@ def _act(row: Mapping[str, Any], i: int, knobs: Mapping[str, Knob], unit: str) -
     return Act(
         id=str(row.get("id", i)),
         round=_whole(row, "round", 1),
-        kind=str(row.get("kind", "move")),
+        act_kind=str(row.get("kind", "move")),
         states=states,
         predicted=_predicted(row.get("predicted"), i),
         seq=i,

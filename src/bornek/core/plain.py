@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping
-from dataclasses import fields, is_dataclass
+from dataclasses import Field, fields, is_dataclass
 from functools import cache
 from typing import Any
 
@@ -21,12 +21,21 @@ TAGS = {
 _AS_IT_IS = (str, int, bool, type(None))
 
 
+CALLED = "called"
+"""Metadata of a field whose name in files and answers is another than in code."""
+
+
+def called(f: Field[Any]) -> str:
+    """What a field is called outside: in files, answers and tables."""
+    return str(f.metadata.get(CALLED, f.name))
+
+
 @cache
-def _shape(kind: Any) -> tuple[tuple[str, ...], str] | None:
-    """Field names and tag of a dataclass, else None."""
+def _shape(kind: Any) -> tuple[tuple[tuple[str, str], ...], str] | None:
+    """Fields by name and by what they are called outside, and the tag of a dataclass, else None."""
     if not is_dataclass(kind):
         return None
-    return tuple(f.name for f in fields(kind)), TAGS.get(getattr(kind, "__name__", ""), "")
+    return tuple((f.name, called(f)) for f in fields(kind)), TAGS.get(getattr(kind, "__name__", ""), "")
 
 
 def dump(value: Any) -> Any:
@@ -45,7 +54,7 @@ def dump(value: Any) -> Any:
         return [dump(v) for v in value]
     shape = _shape(kind)
     if shape is not None:
-        data = {name: dump(getattr(value, name)) for name in shape[0]}
+        data = {outside: dump(getattr(value, name)) for name, outside in shape[0]}
         if shape[1]:
             data["type"] = shape[1]
         return data

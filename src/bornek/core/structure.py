@@ -10,6 +10,7 @@ from functools import cache
 from typing import Any, Literal, TypeVar, Union
 
 from bornek.core.errors import InputError
+from bornek.core.plain import called
 
 _T = TypeVar("_T")
 MOST_ROWS = 400
@@ -71,13 +72,15 @@ def _record(kind: type, data: Any, path: str, misfits: dict[str, str]) -> Any:
         return None
     hints, known, before = _hints(kind), {}, len(misfits)
     for f in dataclasses.fields(kind):
-        here = f"{path}.{f.name}" if path else f.name
-        if f.name in data:
-            known[f.name] = _value(hints[f.name], data[f.name], here, misfits)
+        name = called(f)
+        here = f"{path}.{name}" if path else name
+        if name in data:
+            known[f.name] = _value(hints[f.name], data[name], here, misfits)
         elif f.default is dataclasses.MISSING and f.default_factory is dataclasses.MISSING:
             misfits[here] = "is missing"
+    outside = {called(f) for f in dataclasses.fields(kind)}
     for name in data:
-        if name not in hints:
+        if name not in outside:
             misfits[f"{path}.{name}" if path else str(name)] = "is not known here"
     return kind(**known) if len(misfits) == before else None
 

@@ -8,7 +8,7 @@ import typing
 from collections.abc import Mapping
 from typing import Any, Literal, Union
 
-from bornek.core.plain import TAGS
+from bornek.core.plain import TAGS, called
 
 SIMPLE: dict[Any, dict[str, Any]] = {
     str: {"type": "string"}, int: {"type": "integer"}, float: {"type": "number"},
@@ -47,7 +47,7 @@ class Schemas:
             return reference
         self.components[kind.__name__] = {}
         hints = typing.get_type_hints(kind)
-        properties = {f.name: self.of(hints[f.name]) for f in dataclasses.fields(kind)}
+        properties = {called(f): self.of(hints[f.name]) for f in dataclasses.fields(kind)}
         if kind.__name__ in TAGS:
             properties["type"] = {"const": TAGS[kind.__name__], "type": "string"}
         self.components[kind.__name__] = {

@@ -198,7 +198,7 @@ def _next_round(
     if states is not None and not history.start:
         begun = {k.key: travel(k.domain, states[k.key]) for k in history.knobs}
         history = replace(history, start=begun)
-    act = next((a for a in reversed(ctx.acts) if a.round == number and a.kind != "recount"), None)
+    act = next((a for a in reversed(ctx.acts) if a.round == number and a.act_kind != "recount"), None)
     promised = _promised(history, act, states)
     learned, flagged = {}, False
     if states is not None:
@@ -219,7 +219,7 @@ def _next_round(
         promised=promised,
         flagged=flagged,
         held_out=held,
-        act_kind=act.kind if act else "",
+        act_kind=act.act_kind if act else "",
         first=rows[0].key,
     )
     return replace(history, rounds=(*history.rounds, seen), rows=rows)

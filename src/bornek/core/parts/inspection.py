@@ -173,7 +173,7 @@ def mates_of(d: Definition, part: str) -> list[tuple[Part, Part, str]]:
         if part in (mesh.driver, mesh.driven):
             me, other = d.part(part), d.part(mesh.driven if part == mesh.driver else mesh.driver)
             if me and other:
-                pairs.append((me, other, mesh.kind))
+                pairs.append((me, other, mesh.mesh_kind))
     return pairs
 
 

@@ -54,9 +54,9 @@ def look_fors_of(part: Part, own: Sequence[LookFor] = ()) -> list[LookFor]:
 
 
 def _applies(look: LookFor, part: Part) -> bool:
-    if look.group != part.about.group or (look.kinds and part.kind not in look.kinds):
+    if look.group != part.about.group or (look.kinds and part.part_kind not in look.kinds):
         return False
-    return look.needs != "teeth" or part.teeth > 0 or part.kind in ("worm", "worm_wheel")
+    return look.needs != "teeth" or part.teeth > 0 or part.part_kind in ("worm", "worm_wheel")
 
 
 def groups() -> dict[str, list[str]]:

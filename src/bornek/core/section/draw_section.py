@@ -72,8 +72,8 @@ def draw_section(d: Definition, label: str = "Section") -> Section:
 
 
 def _shaft(d: Definition, key: str, row: Sequence[Spot], frame: Frame) -> list[SectionShape]:
-    own = next((p.key for p in d.parts if p.kind == "shaft" and p.shaft == key), "")
-    low, high = (0.0 if s.part.kind == "bevel_pinion" else 8.0 for s in (row[0], row[-1]))
+    own = next((p.key for p in d.parts if p.part_kind == "shaft" and p.shaft == key), "")
+    low, high = (0.0 if s.part.part_kind == "bevel_pinion" else 8.0 for s in (row[0], row[-1]))
     return [frame.box("shaft", row[0].lo - low, row[-1].hi + high, -SHAFT, SHAFT, own)]
 
 
@@ -81,7 +81,7 @@ def _parts(
     d: Definition, placed: Placed, shaft: str, frame: Frame, shimmed: set[str], spots: dict[str, Point]
 ) -> list[SectionShape]:
     row = placed.spots[shaft]
-    borne = [i for i, s in enumerate(row) if s.part.kind in BEARINGS]
+    borne = [i for i, s in enumerate(row) if s.part.part_kind in BEARINGS]
     shapes: list[SectionShape] = []
     for i, s in enumerate(row):
         low_end = (
@@ -110,7 +110,7 @@ def _flip(d: Definition, s: Spot, low_end: bool, upright: bool) -> int:
 
 def _shims(s: Spot, frame: Frame, low_end: bool, spots: dict[str, Point], shapes: list[SectionShape]) -> Spot:
     """Draws the pack beside its part, between part and wall; returns the part without that room."""
-    outside = s.part.kind in BEARINGS
+    outside = s.part.part_kind in BEARINGS
     at_hi = low_end != outside
     u0 = s.hi - SHIM if at_hi else s.lo
     inner = SHAFT + 6 if outside else s.radius * 0.62
@@ -127,9 +127,9 @@ def _seals(d: Definition, placed: Placed, shaft: str, frame: Frame) -> list[Sect
     at = {s.part.key: s for s in placed.spots[shaft]}
     shapes: list[SectionShape] = []
     for i, part in enumerate(parts):
-        if part.kind in ZERO:
+        if part.part_kind in ZERO:
             near = [p for p in parts[max(i - 1, 0) : i + 2] if p.key in at]
-            host = next((p for p in near if p.kind in ("cover", "cage")), near[0] if near else None)
+            host = next((p for p in near if p.part_kind in ("cover", "cage")), near[0] if near else None)
             if host:
                 shapes += draw_seal(at[host.key].at, frame, part.key)
     return shapes
@@ -170,7 +170,7 @@ def _mesh_spot(mesh: Mesh, placed: Placed, frames: dict[str, Frame]) -> Point:
     shaft, s = found
     sign = 1 if mesh.toward in ("right", "below") else -1
     body = 1 if mesh.body in ("right", "below") else -1
-    if mesh.kind == "bevel":
+    if mesh.mesh_kind == "bevel":
         return frames[shaft].at(s.at + sign * 4, body * s.radius * 0.8)
     return frames[shaft].at(s.at, sign * (s.radius - TOOTH / 2))
 

@@ -21,7 +21,7 @@ def draw_housing(placed: Placed, shafts: Sequence[Shaft], frames: Mapping[str, F
     shapes: list[SectionShape] = []
     for shaft in shafts:
         row = placed.spots[shaft.key]
-        borne = [s for s in row if s.part.kind in BEARINGS]
+        borne = [s for s in row if s.part.part_kind in BEARINGS]
         if not borne:
             continue
         low, high = ("left", "right") if shaft.line == "level" else ("top", "bottom")

@@ -134,12 +134,14 @@ def place_parts(d: Definition) -> Placed:
     """Positions of all drawn parts; NotSolved if order and meshes contradict each other."""
     rows, radii = _Rows(), gear_radii(d)
     shafts = {s.key: s for s in d.shafts}
-    order = {key: [p for p in d.on(key) if p.about.shape != "none" and p.kind not in ZERO] for key in shafts}
+    order = {
+        key: [p for p in d.on(key) if p.about.shape != "none" and p.part_kind not in ZERO] for key in shafts
+    }
     sides = {key: _carrier_side(order[key]) for key, s in shafts.items() if s.carried}
     reach = {p.key: radii.get(p.key, p.about.radius * p.size) for row in order.values() for p in row}
     shimmed = {p.at for p in d.places if p.shim_form not in ("", "none")}
     wide = {p.key: _along(p, p.key in shimmed) for row in order.values() for p in row}
-    has_walls = any(s for s in shafts.values() if any(p.kind in BEARINGS for p in order[s.key]))
+    has_walls = any(s for s in shafts.values() if any(p.part_kind in BEARINGS for p in order[s.key]))
     for key, shaft in shafts.items():
         rows.minimise({_line(key): 0.001})
         _order(rows, order[key], wide)
@@ -173,7 +175,7 @@ def gear_radii(d: Definition) -> dict[str, float]:
     for mesh in d.meshes:
         a, b = parts[mesh.driver], parts[mesh.driven]
         share = a.teeth / (a.teeth + b.teeth) if a.teeth and b.teeth else 0.5
-        if mesh.kind == "spur":
+        if mesh.mesh_kind == "spur":
             share = min(max(share, 0.2), 0.8)
             radii.setdefault(a.key, CENTRES * share + TOOTH / 2)
             radii.setdefault(b.key, CENTRES * (1 - share) + TOOTH / 2)
@@ -188,18 +190,18 @@ def _line(key: str) -> str:
 
 
 def _along(part: Part, shimmed: bool) -> float:
-    return part.about.along * (part.size if part.kind not in BEARINGS else 1) + (SHIM if shimmed else 0)
+    return part.about.along * (part.size if part.part_kind not in BEARINGS else 1) + (SHIM if shimmed else 0)
 
 
 def _carrier_side(row: Sequence[Part]) -> str:
     """On which end of a carried shaft the carrier stands out: the end away from its gear."""
-    at = [i for i, p in enumerate(row) if p.kind in BEARINGS]
-    gears = [i for i, p in enumerate(row) if p.kind in GEARS]
+    at = [i for i, p in enumerate(row) if p.part_kind in BEARINGS]
+    gears = [i for i, p in enumerate(row) if p.part_kind in GEARS]
     return "hi" if gears and at and gears[0] < at[0] else "lo"
 
 
 def _order(rows: _Rows, row: Sequence[Part], wide: Mapping[str, float]) -> None:
-    row = [p for p in row if p.kind != "cage"]
+    row = [p for p in row if p.part_kind != "cage"]
     for a, b in pairwise(row):
         rows.at_least({b.key: 1, a.key: -1}, (wide[a.key] + wide[b.key]) / 2 + _gap(a, b))
     if row:
@@ -208,7 +210,7 @@ def _order(rows: _Rows, row: Sequence[Part], wide: Mapping[str, float]) -> None:
 
 def _gap(a: Part, b: Part) -> float:
     close = {"cover", "nut", "lock_washer", "spacer", "snap_ring", "thrust_bearing", "oil_part"}
-    return 0.0 if a.kind in close or b.kind in close else GAP
+    return 0.0 if a.part_kind in close or b.part_kind in close else GAP
 
 
 def _after(rows: _Rows, first: Sequence[Part], then: Sequence[Part], wide: Mapping[str, float]) -> None:
@@ -233,7 +235,7 @@ def _walls(
 ) -> None:
     lo, hi = ("left", "right") if shaft.line == "level" else ("top", "bottom")
     low_across, high_across = ("top", "bottom") if shaft.line == "level" else ("left", "right")
-    borne = [i for i, p in enumerate(row) if p.kind in BEARINGS]
+    borne = [i for i, p in enumerate(row) if p.part_kind in BEARINGS]
     if not borne:
         return
     first, last = borne[0], borne[-1]
@@ -255,7 +257,7 @@ def _walls(
     for p in inside:
         rows.at_least({_line(shaft.key): 1, low_across: -1}, WALL + CLEAR + reach[p.key])
         rows.at_least({high_across: 1, _line(shaft.key): -1}, WALL + CLEAR + reach[p.key])
-        if p.kind not in BEARINGS:
+        if p.part_kind not in BEARINGS:
             rows.at_least({p.key: 1, lo: -1}, WALL + GAP + wide[p.key] / 2)
             rows.at_least({hi: 1, p.key: -1}, WALL + GAP + wide[p.key] / 2)
 
@@ -263,7 +265,7 @@ def _walls(
 def _flanges(rows: _Rows, row: Sequence[Part], wall: str, out: int, wide: Mapping[str, float]) -> None:
     """A carrier's flange lies on the outer face of the wall; it takes no room on the shaft."""
     for p in row:
-        if p.kind == "cage":
+        if p.part_kind == "cage":
             rows.same({p.key: 1, wall: -1}, out * wide[p.key] / 2)
 
 
@@ -271,9 +273,9 @@ def _covers(
     rows: _Rows, before: Sequence[Part], behind: Sequence[Part], lo: str, hi: str, wide: Mapping[str, float]
 ) -> None:
     """The cover next to the bearing lies on the outer face of its wall; whatever else is outside stays there."""
-    if before and before[-1].kind == "cover":
+    if before and before[-1].part_kind == "cover":
         rows.same({before[-1].key: 1, lo: -1}, -wide[before[-1].key] / 2)
-    if behind and behind[0].kind == "cover":
+    if behind and behind[0].part_kind == "cover":
         rows.same({behind[0].key: 1, hi: -1}, wide[behind[0].key] / 2)
     for p in before:
         rows.at_least({lo: 1, p.key: -1}, wide[p.key] / 2)
@@ -289,7 +291,7 @@ def _touch(
     here, there = _line(a.shaft), _line(b.shaft)
     sign = 1 if mesh.toward in ("right", "below") else -1
     body = 1 if mesh.body in ("right", "below") else -1
-    if mesh.kind == "bevel":
+    if mesh.mesh_kind == "bevel":
         rows.same({there: 1, a.key: -1}, sign * (reach[b.key] - BEVEL_FACE / 2 + 6))
         rows.same({b.key: 1, here: -1}, body * (reach[a.key] - 4 + wide[b.key] / 2 - TOOTH))
     else:

@@ -81,7 +81,7 @@ class Act:
 
     id: str
     round: int
-    kind: str
+    act_kind: str
     states: Mapping[str, State]
     predicted: Mapping[str, Predicted] = field(default_factory=dict)
     by: str = ""

@@ -190,7 +190,7 @@ class TaperClearance(Setting):
         unmounted = self._unmounted(before, limits)
         checks += self._group_check(ctx, before, limits)
         if ctx.round == 1:
-            drive = " to ".join(f"{x:.2f}" for x in self._drive(ctx, limits))
+            drive = " to ".join(dict.fromkeys(f"{x:.2f}" for x in self._drive(ctx, limits)))
             return Outcome(
                 (unmounted,),
                 tuple(checks),

@@ -21,7 +21,7 @@ class Baseline:
     """One thing to write down as found. `ended_by`: parts whose removal ends the chance of it."""
 
     key: str
-    kind: Kind
+    fact_kind: Kind
     subject: str
     label: str
     ask: str
@@ -50,7 +50,7 @@ def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] =
         found.append(
             Baseline(
                 key=key,
-                kind=kind,
+                fact_kind=kind,
                 subject=subject,
                 label=label,
                 ask=ask,
@@ -61,7 +61,7 @@ def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] =
                 fact=fact,
             )
         )
-    return sorted(found, key=lambda b: ORDER.index(b.kind))
+    return sorted(found, key=lambda b: ORDER.index(b.fact_kind))
 
 
 def lost_by(found: Sequence[Baseline], part: str) -> list[Baseline]:
@@ -94,7 +94,7 @@ def _wanted(d: Definition) -> list[tuple[Kind, str, str, str, str, frozenset[str
                 gears,
             )
         )
-        if m.kind == "bevel":
+        if m.mesh_kind == "bevel":
             rows.append(
                 (
                     "checking_distance",
@@ -150,13 +150,15 @@ def _of_setting(d: Definition, s: SettingPoint) -> frozenset[str]:
 def _chain(d: Definition, keys: frozenset[str]) -> frozenset[str]:
     """The parts that hold the shafts of these parts in place, and the parts themselves."""
     shafts = {p.shaft for p in d.parts if p.key in keys and p.shaft}
-    return keys | {p.key for p in d.parts if p.shaft in shafts and p.kind in POSITION}
+    return keys | {p.key for p in d.parts if p.shaft in shafts and p.part_kind in POSITION}
 
 
 def _behind(d: Definition, place: Place) -> frozenset[str]:
     """A pack can still be counted with its cover off, not once what lies behind is out."""
     own = frozenset(p.key for p in d.parts_at(place))
-    return _chain(d, own) - {p.key for p in d.parts if p.kind in ("cover", "cage") or p.kind in GEARS}
+    return _chain(d, own) - {
+        p.key for p in d.parts if p.part_kind in ("cover", "cage") or p.part_kind in GEARS
+    }
 
 
 def _words(fact: Fact) -> str:

@@ -38,8 +38,8 @@ def say_strip(
             Span(f"{short.off} of {short.part.count}", True),
             Span(" are off. Look for the rest where dirt glues thin parts."),
         )
-    left = [s for s in parts if s.off == 0 and s.part.kind != "housing"]
-    if left and len(left) == sum(s.part.kind != "housing" for s in parts):
+    left = [s for s in parts if s.off == 0 and s.part.part_kind != "housing"]
+    if left and len(left) == sum(s.part.part_kind != "housing" for s in parts):
         return plain("As found is complete. Log each part as it comes off.")
     if left:
         return Span("Log the next part as it comes off. "), Span(f"{len(left)} still on."), Span("")

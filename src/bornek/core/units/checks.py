@@ -74,8 +74,8 @@ def _parts(d: Definition, wrong: dict[str, str]) -> None:
     shafts = {s.key for s in d.shafts}
     for i, p in enumerate(d.parts):
         _known(wrong, f"parts[{i}].shaft", p.shaft, shafts, "shaft")
-        if p.kind not in PART_KINDS:
-            wrong[f"parts[{i}].kind"] = f"must be one of {', '.join(PART_KINDS)} (got {p.kind!r})"
+        if p.part_kind not in PART_KINDS:
+            wrong[f"parts[{i}].kind"] = f"must be one of {', '.join(PART_KINDS)} (got {p.part_kind!r})"
         for key, value, lo, hi in (
             ("count", p.count, 1, 500),
             ("teeth", p.teeth, 0, 500),
@@ -87,14 +87,14 @@ def _parts(d: Definition, wrong: dict[str, str]) -> None:
 
 def _meshes(d: Definition, wrong: dict[str, str]) -> None:
     line = {s.key: s.line for s in d.shafts}
-    gears = {p.key: p for p in d.parts if p.kind in GEARS and p.shaft in line}
+    gears = {p.key: p for p in d.parts if p.part_kind in GEARS and p.shaft in line}
     for i, m in enumerate(d.meshes):
         for end in ("driver", "driven"):
             _known(wrong, f"meshes[{i}].{end}", getattr(m, end), gears, "gear on a shaft", may_lack=False)
         if m.driver not in gears or m.driven not in gears:
             continue
         crossed = line[gears[m.driver].shaft] != line[gears[m.driven].shaft]
-        if crossed != (m.kind == "bevel"):
+        if crossed != (m.mesh_kind == "bevel"):
             wrong[f"meshes[{i}].kind"] = (
                 "bevel needs one level and one upright shaft"
                 if not crossed

@@ -7,9 +7,10 @@ which they sit on it, from the left or from the top: that order is all that the 
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any, Literal
 
+from bornek.core.plain import CALLED
 from bornek.core.structure import build
 from bornek.core.units.part_kinds import PART_KINDS, PartKind
 
@@ -37,7 +38,7 @@ class Part:
 
     key: str
     label: str
-    kind: str
+    part_kind: str = field(metadata={CALLED: "kind"})
     shaft: str = ""
     count: int = 1
     number: str = ""
@@ -52,7 +53,7 @@ class Part:
 
     @property
     def about(self) -> PartKind:
-        return PART_KINDS[self.kind]
+        return PART_KINDS[self.part_kind]
 
 
 @dataclass(frozen=True)
@@ -64,7 +65,7 @@ class Mesh:
     label: str
     driver: str
     driven: str
-    kind: Literal["spur", "bevel", "worm"] = "spur"
+    mesh_kind: Literal["spur", "bevel", "worm"] = field(default="spur", metadata={CALLED: "kind"})
     toward: Literal["left", "right", "above", "below"] = "right"
     body: Literal["left", "right", "above", "below"] = "below"
 
@@ -134,7 +135,7 @@ class Definition:
 
     def on(self, shaft: str) -> tuple[Part, ...]:
         """The parts of a shaft in their order, the shaft itself left out."""
-        return tuple(p for p in self.parts if p.shaft == shaft and p.kind != "shaft")
+        return tuple(p for p in self.parts if p.shaft == shaft and p.part_kind != "shaft")
 
     def label_of(self, key: str) -> str:
         """What a part, place or mesh is called; empty if there is none of that key."""

@@ -126,7 +126,7 @@ def part_view(
     return InspectPart(
         key=p.key,
         label=p.label,
-        kind=p.kind,
+        kind=p.part_kind,
         kind_label=p.about.label,
         group=p.about.group,
         number=p.number,

@@ -62,11 +62,11 @@ def identify(desk: Desk, job: t.Job, serials: Mapping[str, str]) -> None:
         if key in known and known[key][1].serial == serial:
             continue
         component = desk.session.scalars(
-            select(t.Component).where(t.Component.kind == part.kind, t.Component.serial == serial)
+            select(t.Component).where(t.Component.part_kind == part.part_kind, t.Component.serial == serial)
         ).one_or_none()
         if component is None:
-            made = uuid.uuid5(uuid.NAMESPACE_OID, f"{part.kind}/{serial}")
-            component = t.Component(id=str(made), kind=part.kind, serial=serial, label=part.label)
+            made = uuid.uuid5(uuid.NAMESPACE_OID, f"{part.part_kind}/{serial}")
+            component = t.Component(id=str(made), part_kind=part.part_kind, serial=serial, label=part.label)
             desk.session.add(component)
             desk.session.flush()
         job.seq += 1

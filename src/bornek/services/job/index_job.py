@@ -23,7 +23,7 @@ def index_job(session: Session, job_id: str) -> None:
     title = f"{unit.tag} {unit.name}"
     rows = [Found("job", job_id, "", title, f"{title} {unit.serial} {job.complaint} {job.bench}")]
     for p in session.scalars(select(t.Part).where(t.Part.job_id == job_id).order_by(t.Part.position)):
-        kind = PART_KINDS[p.kind].label if p.kind in PART_KINDS else p.kind
+        kind = PART_KINDS[p.part_kind].label if p.part_kind in PART_KINDS else p.part_kind
         rows.append(Found("part", job_id, p.key, p.label, f"{p.label} {p.number} {kind}"))
     stays = session.execute(
         select(t.ComponentStay, t.Component)

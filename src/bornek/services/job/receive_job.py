@@ -80,7 +80,7 @@ def lay_out(desk: Desk, job: t.Job, serial: str) -> None:
             job_id=job.id,
             key=p.key,
             label=p.label,
-            kind=p.kind,
+            part_kind=p.part_kind,
             number=p.number,
             count=p.count,
             position=position,

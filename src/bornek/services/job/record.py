@@ -70,7 +70,7 @@ def _strip(
     lines = [
         RecordLine("as found", b.label, b.words or "not written down", "")
         for b in baselines(d, facts, read_as_found(session, job.id))
-        if b.kind != "reading"
+        if b.fact_kind != "reading"
     ]
     first, stated = fact_lines(d, facts, "strip")
     lines = [*first, *lines, *stated]

@@ -248,7 +248,7 @@ def _acts(log: SettingLog, names: Mapping[str, str], knobs: tuple[Knob, ...]) ->
             Act(
                 id=act.id,
                 round=log.act_rounds[act.id],
-                kind=act.kind,
+                act_kind=act.act_kind,
                 states=states,
                 predicted=_predicted(log.proposals.get(act.id)),
                 by=names.get(act.mechanic_id, ""),
@@ -305,7 +305,7 @@ def check_version(loaded: LoadedSetting, seen: int, yours: Any) -> None:
         theirs += [
             {
                 "what": "act",
-                "kind": a.kind,
+                "kind": a.act_kind,
                 "seq": a.seq,
                 "by": a.by,
                 "states": {k: s.dump() for k, s in a.states.items()},

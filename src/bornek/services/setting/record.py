@@ -172,8 +172,8 @@ def _acts(loaded: LoadedSetting) -> list[RecordAct]:
             RecordAct(
                 seq=act.seq,
                 round=act.round,
-                kind=act.kind,
-                words=f"{ACT_WORDS.get(act.kind, act.kind)}: {_act_words(loaded, act, before)}",
+                kind=act.act_kind,
+                words=f"{ACT_WORDS.get(act.act_kind, act.act_kind)}: {_act_words(loaded, act, before)}",
                 remark=row.remark,
                 by=act.by,
                 at=row.at.isoformat(),
@@ -191,6 +191,6 @@ def _act_words(loaded: LoadedSetting, act: Act, before: Mapping[str, State]) -> 
         was = before.get(key)
         if was is None or key not in knobs:
             words.append(after.words(say))
-        elif was != after or act.kind == "reseat":
+        elif was != after or act.act_kind == "reseat":
             words.append(text_of(adjust(knobs[key], was, after, say)).strip())
     return " ".join(words)

@@ -45,7 +45,7 @@ def write_act(
     act = t.Act(
         id=act_id,
         job_id=job.id,
-        kind=kind,
+        act_kind=kind,
         seq=job.seq,
         remark=remark[:500],
         mechanic_id=who.id,
@@ -118,7 +118,7 @@ def _write_knob(
                 after=state.dump(),
             )
         )
-        if act.kind != "as_found" and old is not None:
+        if act.act_kind != "as_found" and old is not None:
             _move_stock(desk, act, loaded.ctx.form(place), old, state, f"{act.id}/{knob.key}/{place}")
 
 

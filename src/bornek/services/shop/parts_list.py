@@ -9,9 +9,10 @@ from dataclasses import fields
 from typing import Any
 
 from bornek.core.errors import InputError
+from bornek.core.plain import called
 from bornek.core.units.definition import Part
 
-COLUMNS = tuple(f.name for f in fields(Part))
+COLUMNS = tuple(called(f) for f in fields(Part))
 _WHOLE, _YES = {"count", "teeth"}, {"single_use", "safety", "scarce", "identity", "flip"}
 
 

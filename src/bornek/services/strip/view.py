@@ -209,16 +209,16 @@ def strip_open(session: Session, job: t.Job) -> int:
 
 
 def _baseline(session: Session, job: t.Job, d: Definition, b: Baseline) -> BaselineView:
-    place = b.subject if b.kind == "pack" else ""
-    setting = f"{job.id}.{b.subject}" if b.kind == "reading" else ""
-    if b.kind == "reading":
+    place = b.subject if b.fact_kind == "pack" else ""
+    setting = f"{job.id}.{b.subject}" if b.fact_kind == "reading" else ""
+    if b.fact_kind == "reading":
         place = next((s.place for s in d.settings if s.key == b.subject), "")
-    elif b.kind != "pack":
+    elif b.fact_kind != "pack":
         place = next((p.key for p in d.places if p.at == b.subject), "")
     names = {p.key: p.label for p in d.parts}
     return BaselineView(
         key=b.key,
-        kind=b.kind,
+        kind=b.fact_kind,
         subject=b.subject,
         label=b.label,
         ask=b.ask,
@@ -229,7 +229,7 @@ def _baseline(session: Session, job: t.Job, d: Definition, b: Baseline) -> Basel
         fact=b.fact,
         place=place,
         setting_id=setting,
-        plates=_plates(session, job, b) if b.kind == "pack" else [],
+        plates=_plates(session, job, b) if b.fact_kind == "pack" else [],
     )
 
 
@@ -239,7 +239,9 @@ def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
         select(t.ActKnob.after)
         .join(t.Act, t.Act.id == t.ActKnob.act_id)
         .where(
-            t.Act.job_id == job.id, t.Act.kind == "as_found", t.ActKnob.place_id == f"{job.id}.{b.subject}"
+            t.Act.job_id == job.id,
+            t.Act.act_kind == "as_found",
+            t.ActKnob.place_id == f"{job.id}.{b.subject}",
         )
         .order_by(t.Act.seq)
     ).first()
@@ -255,7 +257,7 @@ def _parts(session: Session, job_id: str, parts: Sequence[PartCount]) -> list[Pa
         PartView(
             key=s.part.key,
             label=s.part.label,
-            kind=s.part.kind,
+            kind=s.part.part_kind,
             kind_label=s.part.about.label,
             number=s.part.number,
             count=s.part.count,

@@ -11,13 +11,13 @@ from bornek.store.base import Base, primary_key
 
 
 class Act(Base):
-    """kind: as_found, move, reseat or recount."""
+    """act_kind: as_found, move, reseat or recount."""
 
     __tablename__ = "act"
     __table_args__ = (UniqueConstraint("job_id", "seq"),)
     id: Mapped[str] = primary_key()
     job_id: Mapped[str] = mapped_column(ForeignKey("job.id"))
-    kind: Mapped[str]
+    act_kind: Mapped[str] = mapped_column("kind")
     seq: Mapped[int]
     remark: Mapped[str]
     mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"))

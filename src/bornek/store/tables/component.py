@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from sqlalchemy import UniqueConstraint
-from sqlalchemy.orm import Mapped
+from sqlalchemy.orm import Mapped, mapped_column
 
 from bornek.store.base import Base, primary_key
 
@@ -12,6 +12,6 @@ class Component(Base):
     __tablename__ = "component"
     __table_args__ = (UniqueConstraint("kind", "serial"),)
     id: Mapped[str] = primary_key()
-    kind: Mapped[str]
+    part_kind: Mapped[str] = mapped_column("kind")
     serial: Mapped[str]
     label: Mapped[str]

@@ -15,7 +15,7 @@ class Part(Base):
     job_id: Mapped[str] = mapped_column(ForeignKey("job.id"))
     key: Mapped[str]
     label: Mapped[str]
-    kind: Mapped[str]
+    part_kind: Mapped[str] = mapped_column("kind")
     number: Mapped[str]
     count: Mapped[int]
     position: Mapped[int]

@@ -1,0 +1,199 @@
+"""Whole settings of every kind, answered station by station as the guide asks for them.
+
+`make written` writes down again what each says; the change is then read line by line before it is kept.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
+
+from bornek.core.compute import compute
+from bornek.core.plain import dump
+from bornek.core.settings.given import read_given
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
+
+WRITTEN = Path(__file__).parent / "core" / "written"
+FINE = {"id": "l", "name": "lever", "division": 0.002, "calibration_u": 0.001}
+SWING = (0.0, 1.0, -1.0, 0.5)
+SPOT = [[0, 1, 2, 1], [1, 3, 2, 0], [0, 1, 1, 0]]
+
+
+@dataclass(frozen=True)
+class Case:
+    """One job at the bench: what was given, what each station answers in each round, what was moved."""
+
+    kind: str
+    given: Mapping[str, Any]
+    answers: tuple[Mapping[str, Any], ...]
+    acts: tuple[Mapping[str, Any], ...] = ()
+    stock: Mapping[str, int] = field(default_factory=dict)
+    unit: str = "mm"
+
+
+def answer(cell: Mapping[str, Any], answers: Mapping[str, Any], nth: int) -> Any:
+    """What the station reads: its own answer, its group's (with a swing of readings), or plainly yes."""
+    best = max((k for k in answers if cell["slot"].startswith(k)), key=len, default=None)
+    found = answers[best] if best is not None else None
+    if isinstance(found, tuple):
+        value, swing = found
+        return round(value + SWING[nth % 4] * swing, 6)
+    if found is not None:
+        return found
+    return {"confirm": True, "choice": (cell["options"] or [[""]])[0][0]}.get(cell["accepts"])
+
+
+def played(case: Case) -> dict[str, Any]:
+    """The sheet after every round was read to its end."""
+    data: dict[str, Any] = {
+        "given": dict(case.given), "gauges": [FINE], "unit": case.unit, "stock": dict(case.stock),
+        "entries": [], "acts": [],
+    }  # fmt: skip
+    sheet: dict[str, Any] = {}
+    for number, answers in enumerate(case.answers, 1):
+        data["acts"] += [{"round": number, "states": a} for a in case.acts[number - 1 : number] if a]
+        for nth in range(80):
+            sheet = compute(case.kind, data)
+            cell = next((c for c in sheet["cells"] if c["slot"] == sheet["next"]), None)
+            if cell is None and number > sheet["round"]:
+                cell = sheet["cells"][0]
+            value = answer(cell, answers, nth) if cell else None
+            if cell is None or value is None:
+                break
+            key = "text" if isinstance(value, str) and cell["accepts"] not in ("choice",) else "value"
+            data["entries"].append({"slot": cell["slot"], key: value, "round": number, "confirmed": True})
+    return compute(case.kind, data)
+
+
+def told(case: Case) -> dict[str, Any]:
+    """What the mechanic is told at the end, without the drawings."""
+    sheet = played(case)
+    outcome = {k: v for k, v in sheet["outcome"].items() if k not in ("scenes", "ladder")}
+    return _round({
+        "cells": [[c["slot"], c["status"], c["shown"]] for c in sheet["cells"]],
+        "next": sheet["next"],
+        "outcome": outcome,
+        "ladder": sheet["outcome"].get("ladder"),
+        "say": "".join(s["text"] for s in sheet["say"]),
+        "aside": sheet["aside"],
+        "move": sheet["move"],
+        "surprise": sheet["surprise"],
+        "blockers": sheet["sign_blockers"],
+        "given": sheet["given_brief"],
+    })  # fmt: skip
+
+
+def declared(case: Case) -> dict[str, Any]:
+    """What the kind says of itself: its form with its bounds, stations, adjusters and response."""
+    kind = find_kind(case.kind)
+    ctx = Context(given=read_given(kind, dict(case.given), case.unit), unit=case.unit)
+    hints = [
+        [dump(h) for h in kind.slips(ctx, *pair)] for pair in ((0.1, 0.01), (0.05, -0.05), (0.011, 0.01))
+    ]
+    return _round({
+        "version": kind.version,
+        "form": [
+            {k: v for k, v in dump(f).items() if v not in (None, "", [], False)} for f in kind.form(case.given)
+        ],
+        "window": dump(kind.window(ctx)) if hasattr(kind, "window") else None,
+        "slots": [dump(s) for s in kind.slots(ctx)],
+        "knobs": [dump(k) for k in kind.knobs(ctx)],
+        "response": dump(kind.response(ctx)),
+        "tools": list(kind.tools(ctx)),
+        "reads": sorted(kind.reads(ctx)),
+        "writes": sorted(kind.writes(ctx)),
+        "slips": hints,
+    })  # fmt: skip
+
+
+def _round(value: Any) -> Any:
+    if isinstance(value, float):
+        return float(f"{value:.6g}")
+    if isinstance(value, dict):
+        return {k: _round(v) for k, v in value.items()}
+    if isinstance(value, list | tuple):
+        return [_round(v) for v in value]
+    return value
+
+
+SHIM = {"least": 0.06, "greatest": 0.12, "sense": "adds", "torque": 80, "source": "drawing"}
+DRAWER = {"0.05": 4, "0.10": 4, "0.20": 2, "0.50": 3}
+PLAIN = {"diameter": 50, "least": 0.03, "greatest": 0.09, "source": "card"}
+BEVEL = {
+    "least": 0.1,
+    "greatest": 0.3,
+    "pinion_sense": "out",
+    "carrier_total": 2,
+    "pinion_angle": 20,
+    "source": "c",
+}
+NUT = {"least": 0.18, "greatest": 0.28, "pitch": 2, "tabs": 17, "slots": 4, "source": "m"}
+BENCH = {"least": -0.1, "greatest": -0.05, "half_angle": 14, "source": "card"}
+CRANK = {"limit": 0.03, "gauges": "outboard", "source": "card"}
+
+CASES: dict[str, Case] = {
+    "shims-two-rounds": Case(
+        "shim_pack_end_play", SHIM, ({"travel": (0.2, 0.004)}, {"travel": (0.09, 0.003)}),
+        ({"pack": [0.5, 0.2]}, {"pack": [0.5, 0.1]}), DRAWER),
+    "shims-wrong-way": Case(
+        "shim_pack_end_play", SHIM, ({"travel": (0.2, 0.004)}, {"travel": (0.31, 0.003)}),
+        ({"pack": [0.5, 0.2]}, {"pack": [0.5, 0.1]}), DRAWER),
+    "shims-preload": Case(
+        "shim_pack_end_play",
+        SHIM | {"meant": "preload", "least": 0.05, "greatest": 0.1, "drag_least": 1, "drag_greatest": 2},
+        ({"travel": (0.2, 0.004), "drag": (1.5, 0.1)},), ({"pack": [0.5, 0.2]},), DRAWER),
+    "taper-driven": Case(
+        "taper_clearance", {"bore": 60, "source": "shop chart"},
+        ({"feeler.near": "0.06/0.07", "feeler.far": "0.06/0.07"}, {"feeler.near": "0.03/0.04", "feeler.far": "0.04/0.05"}),
+        ({}, {"drive": 0.5})),
+    "taper-tilted": Case(
+        "taper_clearance", {"bore": 60, "source": "shop chart"},
+        ({"feeler.near": "0.03/0.04", "feeler.far": "0.08/0.09"},)),
+    "bench-preload": Case(
+        "two_row_bench", BENCH, ({"A": (31.86, 0.002), "B": (31.85, 0.002), "W": (56.93, 0.002), "S": (6.75, 0.002)},)),
+    "bore-reamed": Case(
+        "plain_bearing", PLAIN | {"remedy": "ream"}, ({"bore": (50.02, 0.002), "journal": (50.0, 0.001)},)),
+    "bore-scraped": Case(
+        "plain_bearing", PLAIN | {"remedy": "scrape", "form_limit": 0.001},
+        ({"bore": (50.06, 0.002), "journal": (50.0, 0.001)},)),
+    "strip-crushed": Case(
+        "plain_bearing", PLAIN | {"method": "strip", "remedy": "cap_shims", "torque": 40},
+        ({"strip": (0.1, 0.005)},), ({"pack": [0.2, 0.1]},), DRAWER),
+    "seat-fit": Case(
+        "seat_size", {"what": "journal", "nominal": 80, "least": 79.98, "greatest": 80.02, "mate": 80.03, "source": "d"},
+        ({"size": (80.001, 0.003)},)),
+    "seat-thou": Case(
+        "seat_size", {"what": "bore", "nominal": 3.15, "fit": "H7", "source": "d"}, ({"size": (3.151, 0.0002)},), unit="thou"),
+    "crank-tir": Case("crank_runout", CRANK | {"convention": "tir"}, ({"L": (0.0, 0.01), "R": (0.002, 0.004)},)),
+    "crank-sum": Case("crank_runout", CRANK | {"convention": "sum"}, ({"L": (0.0, 0.01), "R": (0.002, 0.004)},)),
+    "nut-open": Case("spring_thrust_nut", NUT, ({"travel": (0.34, 0.001)},)),
+    "nut-in": Case("spring_thrust_nut", NUT, ({"travel": (0.22, 0.001)},)),
+    "bevel-open": Case(
+        "bevel_mesh", BEVEL,
+        ({"lash": (0.36, 0.03), "paint.drive": {"flank": "drive", "mask": SPOT}, "paint.coast": {"flank": "coast", "mask": SPOT}},),
+        ({"pinion": [0.5, 0.2], "carrier": {"left": [0.5], "right": [0.5, 0.3]}},), DRAWER),
+}  # fmt: skip
+
+DECLARED = tuple(n for n, c in CASES.items() if not any(
+    (o.kind, o.given) == (c.kind, c.given) for m, o in list(CASES.items())[: list(CASES).index(n)]
+))  # fmt: skip
+BOOKS: tuple[tuple[Callable[[Case], dict[str, Any]], tuple[str, ...]], ...] = (
+    (told, tuple(CASES)),
+    (declared, DECLARED),
+)
+
+
+def page(say: Callable[[Case], dict[str, Any]], name: str) -> Path:
+    return WRITTEN / f"{say.__name__}-{name}.json"
+
+
+if __name__ == "__main__":
+    WRITTEN.mkdir(exist_ok=True)
+    for say, names in BOOKS:
+        for name in names:
+            text = json.dumps(say(CASES[name]), ensure_ascii=False, indent=1)
+            page(say, name).write_text(text + "\n", encoding="utf-8")
