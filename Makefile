@@ -103,7 +103,7 @@ mutants: setup ## Whether the tests of ROOM (advice, settings, parts, windows, s
 
 .PHONY: written
 written: setup ## Writes down again what every kind of setting declares and says; read the change before you keep it
-	@$(PY) tests/written_cases.py
+	@$(PY) tests/written.py
 
 .PHONY: bench-yard
 bench-yard: setup ## A yard of 3,000 jobs and 100,000 parts: fills it for minutes, then times board and search

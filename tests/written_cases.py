@@ -1,14 +1,9 @@
-"""Whole settings of every kind, answered station by station as the guide asks for them.
-
-`make written` writes down again what each says; the change is then read line by line before it is kept.
-"""
+"""Whole settings of every kind, answered station by station as the guide asks for them."""
 
 from __future__ import annotations
 
-import json
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
-from pathlib import Path
 from typing import Any
 
 from bornek.core.compute import compute
@@ -17,7 +12,6 @@ from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 
-WRITTEN = Path(__file__).parent / "core" / "written"
 FINE = {"id": "l", "name": "lever", "division": 0.002, "calibration_u": 0.001}
 SWING = (0.0, 1.0, -1.0, 0.5)
 SPOT = [[0, 1, 2, 1], [1, 3, 2, 0], [0, 1, 1, 0]]
@@ -69,11 +63,11 @@ def played(case: Case) -> dict[str, Any]:
     return compute(case.kind, data)
 
 
-def told(case: Case) -> dict[str, Any]:
+def told(name: str) -> dict[str, Any]:
     """What the mechanic is told at the end, without the drawings."""
-    sheet = played(case)
+    sheet = played(CASES[name])
     outcome = {k: v for k, v in sheet["outcome"].items() if k not in ("scenes", "ladder")}
-    return _round({
+    return rounded({
         "cells": [[c["slot"], c["status"], c["shown"]] for c in sheet["cells"]],
         "next": sheet["next"],
         "outcome": outcome,
@@ -87,14 +81,15 @@ def told(case: Case) -> dict[str, Any]:
     })  # fmt: skip
 
 
-def declared(case: Case) -> dict[str, Any]:
+def declared(name: str) -> dict[str, Any]:
     """What the kind says of itself: its form with its bounds, stations, adjusters and response."""
+    case = CASES[name]
     kind = find_kind(case.kind)
     ctx = Context(given=read_given(kind, dict(case.given), case.unit), unit=case.unit)
     hints = [
         [dump(h) for h in kind.slips(ctx, *pair)] for pair in ((0.1, 0.01), (0.05, -0.05), (0.011, 0.01))
     ]
-    return _round({
+    return rounded({
         "version": kind.version,
         "form": [
             {k: v for k, v in dump(f).items() if v not in (None, "", [], False)} for f in kind.form(case.given)
@@ -110,13 +105,13 @@ def declared(case: Case) -> dict[str, Any]:
     })  # fmt: skip
 
 
-def _round(value: Any) -> Any:
+def rounded(value: Any) -> Any:
     if isinstance(value, float):
         return float(f"{value:.6g}")
     if isinstance(value, dict):
-        return {k: _round(v) for k, v in value.items()}
+        return {k: rounded(v) for k, v in value.items()}
     if isinstance(value, list | tuple):
-        return [_round(v) for v in value]
+        return [rounded(v) for v in value]
     return value
 
 
@@ -134,6 +129,8 @@ BEVEL = {
 NUT = {"least": 0.18, "greatest": 0.28, "pitch": 2, "tabs": 17, "slots": 4, "source": "m"}
 BENCH = {"least": -0.1, "greatest": -0.05, "half_angle": 14, "source": "card"}
 CRANK = {"limit": 0.03, "gauges": "outboard", "source": "card"}
+
+PAINTED = {f"paint.{f}": {"flank": f, "mask": SPOT} for f in ("drive", "coast")}
 
 CASES: dict[str, Case] = {
     "shims-two-rounds": Case(
@@ -172,28 +169,25 @@ CASES: dict[str, Case] = {
     "crank-sum": Case("crank_runout", CRANK | {"convention": "sum"}, ({"L": (0.0, 0.01), "R": (0.002, 0.004)},)),
     "nut-open": Case("spring_thrust_nut", NUT, ({"travel": (0.34, 0.001)},)),
     "nut-in": Case("spring_thrust_nut", NUT, ({"travel": (0.22, 0.001)},)),
-    "bevel-open": Case(
-        "bevel_mesh", BEVEL,
-        ({"lash": (0.36, 0.03), "paint.drive": {"flank": "drive", "mask": SPOT}, "paint.coast": {"flank": "coast", "mask": SPOT}},),
-        ({"pinion": [0.5, 0.2], "carrier": {"left": [0.5], "right": [0.5, 0.3]}},), DRAWER),
+    "bevel-open": Case("bevel_mesh", BEVEL, (PAINTED | {"lash": (0.36, 0.03)},)),
+    "bevel-moved": Case(
+        "bevel_mesh", BEVEL | {"least": 0.15, "greatest": 0.25},
+        (PAINTED | {"lash": (0.4, 0.003)}, PAINTED | {"lash": (0.31, 0.003)}),
+        ({"pinion": [0.5, 0.2], "carrier": {"left": [1.2], "right": [1.2]}},
+         {"pinion": [0.5, 0.1], "carrier": {"left": [1.1], "right": [1.3]}}), DRAWER | {"1.20": 4, "1.10": 2, "1.30": 2}),
+    "nut-driven": Case(
+        "spring_thrust_nut", NUT, ({"travel": (0.5, 0.001)}, {"travel": (0.34, 0.001)}), ({}, {"nut": 60.0})),
+    "shims-unsure": Case(
+        "shim_pack_end_play", SHIM | {"sense": "unknown"}, ({"travel": (0.2, 0.004)}, {"travel": (0.15, 0.003)}),
+        ({"pack": [0.5, 0.2]}, {"pack": [0.5, 0.1, 0.05]}), DRAWER),
+    "shims-three-rounds": Case(
+        "shim_pack_end_play", SHIM,
+        ({"travel": (0.4, 0.004)}, {"travel": (0.27, 0.003)}, {"travel": (0.16, 0.003)}),
+        ({"pack": [0.5, 0.5]}, {"pack": [0.5, 0.2, 0.2]}, {"pack": [0.5, 0.2, 0.1]}), DRAWER),
+    "shims-no-play": Case(
+        "shim_pack_end_play", SHIM, ({"travel": (0.0, 0.0)},), ({"pack": [0.5, 0.2]},), DRAWER),
 }  # fmt: skip
 
 DECLARED = tuple(n for n, c in CASES.items() if not any(
-    (o.kind, o.given) == (c.kind, c.given) for m, o in list(CASES.items())[: list(CASES).index(n)]
+    (o.kind, o.given) == (c.kind, c.given) for o in list(CASES.values())[: list(CASES).index(n)]
 ))  # fmt: skip
-BOOKS: tuple[tuple[Callable[[Case], dict[str, Any]], tuple[str, ...]], ...] = (
-    (told, tuple(CASES)),
-    (declared, DECLARED),
-)
-
-
-def page(say: Callable[[Case], dict[str, Any]], name: str) -> Path:
-    return WRITTEN / f"{say.__name__}-{name}.json"
-
-
-if __name__ == "__main__":
-    WRITTEN.mkdir(exist_ok=True)
-    for say, names in BOOKS:
-        for name in names:
-            text = json.dumps(say(CASES[name]), ensure_ascii=False, indent=1)
-            page(say, name).write_text(text + "\n", encoding="utf-8")

@@ -25,7 +25,7 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
     "advice": ((f"{CORE}/advice",), (
         "tests/core/test_choose.py", "tests/core/test_belief.py", "tests/core/test_belief_laws.py", "tests/core/test_packs.py",
         "tests/core/test_domains.py", "tests/core/test_replay.py", "tests/core/test_joint.py", "tests/core/test_one_way.py",
-        "tests/core/test_advice_bounds.py", "tests/core/test_next_move.py", "tests/core/test_shim_pack_end_play.py",
+        "tests/core/test_advice_bounds.py", "tests/core/test_written.py", "tests/core/test_next_move.py", "tests/core/test_shim_pack_end_play.py",
         "tests/core/test_players.py", "tests/core/test_simulated_settings.py", f"{CORE}/advice")),
     "settings": ((f"{CORE}/settings",), (
         "tests/core/test_state.py", "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
