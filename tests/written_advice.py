@@ -11,7 +11,6 @@ from bornek.core.advice.belief import Belief, chance_between, learn, learn_at_mo
 from bornek.core.advice.choose import Aim, score
 from bornek.core.advice.joint import joint_target, score_joint
 from bornek.core.advice.one_way import follow, step
-from bornek.core.advice.pairs import reachable_pairs
 from written_cases import rounded
 
 AIM = Aim(-30.0, 30.0, 25.0, -60.0, grid=10.0)

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from bornek.core.errors import InputError
-from bornek.core.settings.given import given_schema, read_given
+from bornek.core.settings.given import given_schema, read_given, read_stored
 from bornek.core.settings.kind import Calculation, Field, Outcome
 from bornek.core.settings.records import Context
 
@@ -100,3 +100,22 @@ def test_the_schema_names_required_fields_options_and_limits() -> None:
     assert schema["properties"]["length"]["anyOf"][0] == {"type": "number", "minimum": 0, "maximum": 10}
     assert "more" in schema["properties"]
     assert schema["additionalProperties"] is False
+
+
+class Renamed(Form):
+    """Its second version asks for a length where the first asked for a size, and for a torque that was not asked."""
+
+    version = 2
+
+    def form(self, given: Any) -> list[Field]:
+        return [*super().form(given), Field("torque", "Torque", "torque", lo=0, hi=500)]
+
+    def upgrade(self, given: Any, version: int) -> dict[str, Any]:
+        return {"length" if k == "size" else k: v for k, v in given.items()}
+
+
+def test_what_was_typed_under_an_earlier_version_is_read_as_the_present_one_asks() -> None:
+    read, missing = read_stored(Renamed(), {"size": "4.5"}, version=1)
+    assert (read["length"], read["count"], set(missing)) == (4.5, 3, {"torque"})
+    read, missing = read_stored(Renamed(), {"length": "4.5", "torque": "80"}, version=2)
+    assert (read["length"], read["torque"], missing) == (4.5, 80, {})

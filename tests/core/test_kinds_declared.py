@@ -205,9 +205,12 @@ def test_paint_becomes_centroids_and_flanks_and_two_knobs_are_declared() -> None
     assert sheet["move"] is None
 
 
-def test_a_flank_without_paint_is_refused() -> None:
+def test_a_flank_without_paint_or_with_ragged_rows_is_refused() -> None:
     with pytest.raises(InputError, match="Nothing is painted"):
         centroid([[0, 0]])
+    for mask in ([], [[]], [[1, 0], [1]]):
+        with pytest.raises(InputError, match="rows of one length"):
+            centroid(mask)
 
 
 def test_the_bevel_declares_its_rows_and_knobs() -> None:

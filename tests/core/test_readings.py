@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.quantities import Speech
-from bornek.core.readings import budget, coarse_gauge, find_slips, resolution_u, travel_value
+from bornek.core.readings import budget, coarse_gauge, find_slips, resolution_u, spread, travel_value
 from bornek.core.temperature import size_correction_mm
 from bornek.core.windows import AtMost, Window
 
@@ -77,3 +77,21 @@ def test_temperature_shifts_a_size_and_refuses_the_absurd() -> None:
     assert size_correction_mm(100, 20, 20) == 0
     with pytest.raises(RangeError, match="part_c"):
         size_correction_mm(100, 400, 20)
+
+
+def test_one_reading_has_no_scatter_of_its_own_and_two_have_their_sample_sd() -> None:
+    alone, two = budget({"a": [0.1]}, DIAL, "travel", 0.004), budget({"a": [0.1, 0.12]}, DIAL, "travel", 0.0)
+    assert alone.scatter == pytest.approx(0.004)
+    assert two.scatter == pytest.approx(math.sqrt(2 * 0.01**2) / math.sqrt(2))
+
+
+def test_the_spread_of_nothing_is_nothing() -> None:
+    assert spread([]) == 0.0
+    assert spread([0.1, 0.14, 0.12]) == pytest.approx(0.04)
+
+
+def test_the_likeliest_slip_is_the_one_nearest_the_middle_of_the_span() -> None:
+    meant = [s.meant for s in find_slips(2.54, [], (0.09, 0.27))]
+    assert meant[0] == pytest.approx(0.254)
+    assert meant == pytest.approx([0.254, 0.1])
+    assert find_slips(2.54, [], (0.05, 0.12))[0].meant == pytest.approx(0.1)

@@ -5,7 +5,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from bornek.core.errors import RangeError
-from bornek.core.windows import AtMost, Interval, Normal, Value, Window, chance_in, verdict
+from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window, chance_in, verdict
 
 W = Window(0.06, 0.12, "drawing")
 
@@ -76,3 +76,30 @@ def test_the_chances_of_low_in_and_high_add_up(v: float, u: float) -> None:
     x = Normal(v, u)
     parts = [Window(None, 0.06, "d"), W, Window(0.12, None, "d")]
     assert math.isclose(sum(chance_in(x, w) for w in parts), 1.0, abs_tol=1e-9)
+
+
+def test_both_ends_belong_to_the_window() -> None:
+    w = Window(0.06, 0.12, "drawing")
+    assert [w.holds(v) for v in (0.059, 0.06, 0.12, 0.121)] == [False, True, True, False]
+
+
+def test_without_a_window_nothing_is_judged() -> None:
+    assert verdict(Normal(0.1, 0.001), None) == Verdict("not_proven")
+    assert verdict(None, Window(0.06, 0.12, "drawing")).code == "not_read"
+
+
+@pytest.mark.parametrize(
+    ("value", "margin"),
+    [
+        (Normal(0.08, 0.005), 0.01),
+        (Normal(0.10, 0.005), 0.01),
+        (Normal(0.14, 0.005), -0.01),
+        (Normal(0.04, 0.005), -0.01),
+        (Interval(0.07, 0.10), 0.01),
+        (Interval(0.10, 0.115), 0.005),
+        (Interval(0.02, 0.05), -0.01),
+        (Interval(0.14, 0.15), -0.02),
+    ],
+)
+def test_the_margin_is_what_is_to_spare_or_lacking(value: Value, margin: float) -> None:
+    assert verdict(value, Window(0.06, 0.12, "drawing")).margin == pytest.approx(margin)
