@@ -33,7 +33,7 @@ const knob = computed(() => props.page.view?.knobs[0]);
       <p v-if="!packs.length && knob && !page.sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
-      <SceneMark v-for="(s, i) in rest" :key="i" :scene="s" />
+      <SceneMark v-for="(s, i) in rest" :key="i" class="mb-3" :scene="s" />
       <div v-for="p in proofs" :key="p.label" class="mt-2">
         <h2 class="zone-head">{{ p.label }}, {{ p.unit }}</h2>
         <ReadoutMark :scene="p" compact />

@@ -36,7 +36,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
       </template>
       <slot v-else />
     </div>
-    <div class="flex min-w-0 flex-1 flex-wrap gap-x-5 gap-y-2">
+    <div class="flex min-w-0 flex-1 flex-wrap content-start gap-x-5 gap-y-2">
       <div
         v-for="[name, stations] in groups"
         :key="name"

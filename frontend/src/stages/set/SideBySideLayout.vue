@@ -28,7 +28,7 @@ const logs = computed(() => ((props.page.sheet?.round ?? 1) > 1 ? of("log") : []
       <p v-if="!packs.length && !page.sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
-      <SceneMark v-for="(s, i) in rest" :key="i" :scene="s" />
+      <SceneMark v-for="(s, i) in rest" :key="i" class="mb-3" :scene="s" />
       <DrawerLine :knobs="page.view.knobs" />
       <p class="text-[15px] leading-snug text-secondary" data-given-brief>
         {{ page.sheet.given_brief.join(" · ") }}
@@ -37,8 +37,8 @@ const logs = computed(() => ((props.page.sheet?.round ?? 1) > 1 ? of("log") : []
     <section
       class="flex min-w-0 flex-col px-5 py-3 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-2"
     >
-      <div class="grid gap-x-6 xl:grid-cols-2">
-        <div v-for="s in strips" :key="s.label">
+      <div class="grid grid-cols-1 gap-x-6 xl:grid-cols-2">
+        <div v-for="s in strips" :key="s.label" class="min-w-0">
           <h2 class="zone-head">{{ s.label }}{{ s.unit ? `, ${s.unit}` : "" }}</h2>
           <ReadoutMark :scene="s" compact />
         </div>

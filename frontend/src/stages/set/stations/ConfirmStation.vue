@@ -15,7 +15,7 @@ useLiveField(yes);
     <button
       ref="yes"
       type="button"
-      class="flex-1 px-3 text-[22px] font-bold"
+      class="flex-1 px-3 text-[22px] font-bold -outline-offset-4"
       data-live
       @click="$emit('take', { value: true })"
     >
@@ -23,7 +23,7 @@ useLiveField(yes);
     </button>
     <button
       type="button"
-      class="border-l-2 border-current px-3 text-[17px] font-bold"
+      class="border-l-2 border-current px-3 -outline-offset-4 text-[17px] font-bold"
       :aria-label="`${cell.label}: no`"
       data-no
       @click="$emit('take', { value: false })"
