@@ -121,3 +121,32 @@ def test_names_of_paths_in_the_zip_mean_nothing(exported: dict[str, Any], other:
     with zipfile.ZipFile(out, "w") as archive:
         archive.writestr("../../job.json", json.dumps(exported))
     assert other.post("/api/jobs/imports", data=out.getvalue()).status_code == 422
+
+
+def as_edition_two(content: dict[str, Any]) -> dict[str, Any]:
+    """The same job as the edition before wrote it: bare states, no version beside what was given."""
+    rows = json.loads(json.dumps(content["rows"]))
+    for row in rows["act_knob"]:
+        for side in ("before", "after"):
+            row[side] = {k: v for k, v in row[side].items() if k in ("plates", "at")}
+    for row in rows["given_revision"]:
+        del row["kind_version"]
+    return content | {"edition": 2, "rows": rows}
+
+
+def test_a_file_of_the_edition_before_comes_in_as_if_it_were_of_this_one(
+    exported: dict[str, Any], other: FlaskClient
+) -> None:
+    assert any(row["after"] for row in exported["rows"]["act_knob"])
+    answer = other.post("/api/jobs/imports", data=resealed(as_edition_two(exported)))
+    assert answer.status_code == 201, answer.get_json()
+    assert body(other.get("/api/jobs/w17/exchange.zip").data)["rows"] == exported["rows"]
+
+
+def test_a_file_of_the_edition_before_that_does_not_hold_together_is_refused(
+    exported: dict[str, Any], other: FlaskClient
+) -> None:
+    old = as_edition_two(exported)
+    old["rows"]["given_revision"][0]["setting_id"] = "nowhere"
+    answer = other.post("/api/jobs/imports", data=resealed(old))
+    assert (answer.status_code, answer.get_json()["field"]) == (422, "file")

@@ -17,6 +17,7 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import InputError
 from bornek.core.facts.registry import find_fact_kind
 from bornek.services.desk import digest
+from bornek.services.job.exchange_two import from_edition_two
 from bornek.services.job.index_job import index_job
 from bornek.services.strip.add_photo import Files
 from bornek.services.strip.facts_of import core_fact
@@ -27,7 +28,8 @@ from bornek.store.queries.jobs import job_with_unit
 from bornek.store.queries.shop_lists import live_look_fors
 
 FORMAT = "bornek-job"
-EDITION = 2
+EDITION = 3
+READS = (2, EDITION)
 LIMIT_BYTES = 50_000_000
 ORDER = ("mechanic", "look_for", "gauge", "unit_type", "unit_type_revision", "unit", "job", "part", "place", "setting",
          "given_revision", "act", "act_knob", "round", "entry", "proposal", "explanation", "signature",
@@ -230,8 +232,12 @@ def _read(data: bytes) -> dict[str, list[dict[str, Any]]]:
             body = json.loads(archive.read("job.json"))
     except (zipfile.BadZipFile, KeyError, ValueError, OSError, NotImplementedError) as error:
         raise InputError("This is not an exchange file.", field="file", next_step=hint) from error
-    if not isinstance(body, dict) or body.get("format") != FORMAT or body.get("edition") != EDITION:
-        raise InputError("This is not an exchange file of this edition.", field="file", next_step=hint)
+    if not isinstance(body, dict) or body.get("format") != FORMAT or body.get("edition") not in READS:
+        raise InputError(
+            f"This is not an exchange file of an edition that is read here ({', '.join(map(str, READS))}).",
+            field="file",
+            next_step=hint,
+        )
     rows = body.get("rows")
     if not isinstance(rows, dict) or set(rows) != set(ORDER) or body.get("sha256") != digest(rows):
         raise InputError(
@@ -239,4 +245,4 @@ def _read(data: bytes) -> dict[str, list[dict[str, Any]]]:
             field="file",
             next_step="Export it again; nothing was taken in.",
         )
-    return rows
+    return rows if body["edition"] == EDITION else from_edition_two(rows)

@@ -6,14 +6,12 @@ import sqlalchemy as sa
 from alembic import op
 
 from bornek.store.migrations.guards import guard, release
+from bornek.store.migrations.old_states import typed_state
 
 revision = "0004"
 down_revision = "0003"
 branch_labels = None
 depends_on = None
-
-DEGREES = ("nut",)
-"""The only adjuster so far that was kept in degrees."""
 
 
 def upgrade() -> None:
@@ -37,12 +35,7 @@ def upgrade() -> None:
 
 
 def _typed(stored: str, knob: str) -> str:
-    state = json.loads(stored)
-    if "plates" in state:
-        state = {"type": "pack", "plates": state["plates"]}
-    elif "at" in state:
-        state = {"type": "position", "at": state["at"], "unit": "deg" if knob in DEGREES else "mm", "step": 0.0}
-    return json.dumps(state)
+    return json.dumps(typed_state(json.loads(stored), knob))
 
 
 def downgrade() -> None:
