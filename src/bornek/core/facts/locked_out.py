@@ -3,14 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
 
 from bornek.core.facts.kind import Fact, FactKind, RecordLine
 from bornek.core.facts.registry import register_fact
 from bornek.core.units.definition import Definition
-
-if TYPE_CHECKING:
-    pass
 
 
 @dataclass(frozen=True)

@@ -3,13 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING
 
 from bornek.core.facts.kind import FactKind
 from bornek.core.facts.registry import register_fact
-
-if TYPE_CHECKING:
-    pass
 
 
 @dataclass(frozen=True)

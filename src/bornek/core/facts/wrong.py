@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import TYPE_CHECKING, Literal
+from typing import Literal
 
 from bornek.core.facts.kind import Fact, FactKind, Findable, RecordLine
 from bornek.core.facts.registry import register_fact
 from bornek.core.units.definition import Definition
-
-if TYPE_CHECKING:
-    pass
 
 
 @dataclass(frozen=True)
