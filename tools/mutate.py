@@ -28,13 +28,14 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/core/test_advice_bounds.py", "tests/core/test_written.py", "tests/core/test_next_move.py", "tests/core/test_shim_pack_end_play.py",
         "tests/core/test_players.py", "tests/core/test_simulated_settings.py", f"{CORE}/advice")),
     "settings": ((f"{CORE}/settings",), (
-        "tests/core/test_state.py", "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
+        "tests/core/test_written.py", "tests/core/test_frozen_records.py", "tests/core/test_state.py",
+        "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
         "tests/core/test_plain_bearing.py", "tests/core/test_taper_clearance.py", "tests/core/test_kinds_declared.py",
         "tests/core/test_sequence_and_vectors.py", "tests/core/test_seat_and_bush_laws.py", "tests/core/test_sifting.py",
-        "tests/core/test_given.py", "tests/core/test_written.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
+        "tests/core/test_given.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
         "tests/core/test_uncertainties.py", f"{CORE}/settings")),
     "parts": ((f"{CORE}/parts",), (
-        "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
+        "tests/core/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
         f"{CORE}/parts")),
     "windows": ((f"{CORE}/windows.py", f"{CORE}/readings.py", f"{CORE}/uncertainty.py"), (
         "tests/core/test_windows.py", "tests/core/test_readings.py", "tests/core/test_uncertainties.py",
