@@ -42,7 +42,7 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/core/test_shim_pack_end_play.py", "tests/core/test_simulated_settings.py", "tests/core/test_draw.py", f"{CORE}/windows.py",
         f"{CORE}/readings.py", f"{CORE}/uncertainty.py")),
     "services": (("src/bornek/services",), (
-        "tests/services", "tests/web/test_setting_api.py", "tests/web/test_several_quantities.py", "tests/web/test_board.py",
+        "tests/web/test_written_views.py", "tests/services", "tests/web/test_setting_api.py", "tests/web/test_several_quantities.py", "tests/web/test_board.py",
         "tests/web/test_board_wide.py", "tests/web/test_strip_api.py", "tests/web/test_inspect_api.py", "tests/web/test_inspect_writes.py",
         "tests/web/test_records.py", "tests/web/test_throwaway_fact.py", "tests/web/test_stages.py", "tests/web/test_receive_wide.py",
         "tests/web/test_previews_and_expectations.py", "tests/web/test_unit_types.py")),
