@@ -100,6 +100,12 @@ def test_only_its_own_module_asks_which_sort_a_state_is() -> None:
     assert asked == []
 
 
+def test_what_stands_at_one_place_lies_there_whole() -> None:
+    pack, nut = ShimPack((500_000,)), Position(63.0, "deg")
+    assert pack.by_place(("cover",)) == {"cover": pack}
+    assert nut.by_place(("shaft",)) == {"shaft": nut}
+
+
 def test_the_page_divides_by_no_million() -> None:
     page = Path(__file__).parents[2] / "frontend/src"
     sources = [p for p in page.rglob("*") if p.suffix in (".ts", ".vue")]
