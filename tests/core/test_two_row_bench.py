@@ -110,3 +110,14 @@ def test_a_size_far_from_its_set_is_asked_about() -> None:
     data = case()
     data["entries"] = rows({"A": [31.86, 3.187, 31.86, 31.85]})
     assert "ten times too small" in said(compute(KIND, data))
+
+
+@pytest.mark.parametrize(
+    ("angle", "holds"), [(4.99, False), (5.0, True), (9.0, True), (40.0, True), (40.01, False)]
+)
+def test_the_half_angle_has_its_range(angle: float, holds: bool) -> None:
+    if holds:
+        assert mounted_loss_mm(0.03, 0.0, angle) > 0
+        return
+    with pytest.raises(RangeError, match="half_angle_deg must be 5 to 40"):
+        mounted_loss_mm(0.03, 0.0, angle)

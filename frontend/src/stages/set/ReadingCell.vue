@@ -30,6 +30,10 @@ const shown = computed(() => {
   const option = cell.options.find(([key]) => key === cell.shown);
   return option?.[1] ?? answers[cell.shown] ?? cell.shown;
 });
+const size = computed(() => {
+  if (shown.value.length > 6) return props.dense ? "text-[16px] wrap-anywhere" : "text-[20px] wrap-anywhere";
+  return props.dense ? "text-[20px]" : "text-[27px]";
+});
 const hint = computed(() => {
   if (props.correcting) return "correcting";
   if (!station.value || props.cell.accepts === "confirm") return "";
@@ -61,7 +65,7 @@ const hint = computed(() => {
     />
     <button
       v-else
-      :class="dense ? 'text-[20px]' : 'text-[27px]'"
+      :class="size"
       type="button"
       class="flex-1 px-1.5 text-left leading-none font-[650]"
       :aria-label="`${cell.label}: ${shown || 'not read'}`"

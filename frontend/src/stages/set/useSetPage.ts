@@ -48,7 +48,8 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
       const proposed = preview.value.option.label === sheet.value.move?.best?.label;
       return proposed ? "The proposed move" : "Your own move";
     }
-    return taken.value ? `Next move, on ${taken.value} of ${sheet.value.cells.length} readings` : "Next move";
+    const what = signed.value ? "As signed" : "Next move";
+    return taken.value ? `${what}, on ${taken.value} of ${sheet.value.cells.length} readings` : what;
   });
   const working = computed(() => ["move", "recount", "sign"].includes(panel.value));
   const signed = computed(() => {
