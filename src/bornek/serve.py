@@ -14,14 +14,17 @@ LOOPBACK = ("127.0.0.1", "localhost", "::1")
 
 
 class Server(BaseApplication):  # type: ignore[misc]
-    def __init__(self, app: Flask, bind: str) -> None:
-        self.application, self.bind = app, bind
+    """`ready` is said once it listens and Ctrl-C stops it cleanly."""
+
+    def __init__(self, app: Flask, bind: str, ready: str) -> None:
+        self.application, self.bind, self.ready = app, bind, ready
         super().__init__()
 
     def load_config(self) -> None:
         for key, value in {**OPTIONS, "bind": self.bind}.items():
             if key in self.cfg.settings:
                 self.cfg.set(key, value)
+        self.cfg.set("when_ready", lambda _: print(self.ready, flush=True))
 
     def load(self) -> Any:
         return self.application
@@ -50,5 +53,5 @@ def serve(app: Flask, host: str, port: int) -> None:
             "address can read and write under any name.",
             flush=True,
         )
-    print(f"Bornek is at http://{host}:{taken}/   (Ctrl-C stops it; what was entered is kept)", flush=True)
-    Server(app, f"{host}:{taken}").run()
+    ready = f"Bornek is at http://{host}:{taken}/   (Ctrl-C stops it; what was entered is kept)"
+    Server(app, f"{host}:{taken}", ready).run()
