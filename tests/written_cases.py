@@ -50,16 +50,22 @@ def played(case: Case) -> dict[str, Any]:
     sheet: dict[str, Any] = {}
     for number, answers in enumerate(case.answers, 1):
         data["acts"] += [{"round": number, "states": a} for a in case.acts[number - 1 : number] if a]
-        for nth in range(80):
+        taken: set[str] = set()
+        while True:
             sheet = compute(case.kind, data)
-            cell = next((c for c in sheet["cells"] if c["slot"] == sheet["next"]), None)
-            if cell is None and number > sheet["round"]:
-                cell = sheet["cells"][0]
-            value = answer(cell, answers, nth) if cell else None
-            if cell is None or value is None:
+            fresh = number > sheet["round"]
+            ready = [
+                (c, a)
+                for c in sheet["cells"]
+                if c["slot"] not in taken and not c["blocked"] and not c["optional"]
+                if (a := answer(c, answers, len(taken) + sheet["cells"].index(c))) is not None
+            ]
+            if not ready or (sheet["next"] is None and not fresh):
                 break
-            key = "text" if isinstance(value, str) and cell["accepts"] not in ("choice",) else "value"
-            data["entries"].append({"slot": cell["slot"], key: value, "round": number, "confirmed": True})
+            for cell, value in ready:
+                key = "text" if isinstance(value, str) and cell["accepts"] != "choice" else "value"
+                data["entries"].append({"slot": cell["slot"], key: value, "round": number, "confirmed": True})
+                taken.add(cell["slot"])
     return compute(case.kind, data)
 
 
