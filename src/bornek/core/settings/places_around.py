@@ -8,11 +8,13 @@ from dataclasses import dataclass
 from bornek.core.quantities import Speech
 from bornek.core.readings import spread
 from bornek.core.scenes import Table
-from bornek.core.settings.kind import Slot
+from bornek.core.settings.kind import Field, Slot
 
 PLACES = (("near", "near end"), ("middle", "middle"), ("far", "far end"))
 DIRECTIONS = (("up", "upright"), ("across", "across"))
 Sizes = Mapping[tuple[str, str], float]
+
+FORM_LIMIT = Field("form_limit", "Ovality or taper at most", "length", required=False, lo=0.001, hi=1)
 
 
 @dataclass(frozen=True)

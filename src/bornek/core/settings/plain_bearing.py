@@ -28,7 +28,15 @@ from bornek.core.settings.kind import (
     speech,
 )
 from bornek.core.settings.knobs import Continuous, Knob, Packs, Response
-from bornek.core.settings.places_around import PLACES, Sizes, by_place, form_of, size_slots, size_table
+from bornek.core.settings.places_around import (
+    FORM_LIMIT,
+    PLACES,
+    Sizes,
+    by_place,
+    form_of,
+    size_slots,
+    size_table,
+)
 from bornek.core.settings.records import Confirm, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -111,14 +119,7 @@ class PlainBearing(Setting):
                 lo=0,
                 hi=10,
             ),
-            Field(
-                key="form_limit",
-                label="Ovality or taper at most",
-                quantity="length",
-                required=False,
-                lo=0.001,
-                hi=1,
-            ),
+            FORM_LIMIT,
             Field(
                 "remedy",
                 "Can be brought right by",

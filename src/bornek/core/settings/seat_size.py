@@ -14,7 +14,7 @@ from bornek.core.errors import RangeError
 from bornek.core.readings import budget, show_budget
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Offer, Outcome, Result, Setting, Slot, speech
-from bornek.core.settings.places_around import Sizes, by_place, form_of, size_slots, size_table
+from bornek.core.settings.places_around import FORM_LIMIT, Sizes, by_place, form_of, size_slots, size_table
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift, sift_checks
@@ -65,14 +65,7 @@ class SeatSize(Setting):
                 Field(
                     key="greatest", label="Greatest size", quantity="length", required=False, lo=0.5, hi=2001
                 ),
-                Field(
-                    key="form_limit",
-                    label="Ovality or taper at most",
-                    quantity="length",
-                    required=False,
-                    lo=0.001,
-                    hi=1,
-                ),
+                FORM_LIMIT,
                 Field(
                     key="mate",
                     label="Mean size of the mating part",
