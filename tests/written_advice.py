@@ -24,7 +24,7 @@ def held(b: Belief) -> dict[str, Any]:
         "s": [np.diag(s).tolist() for s in b.s],
         "weight": np.round(b.w, 9).tolist(),
         "scatter": b.s_a.tolist(),
-        "outlier": round(float(b.p_outlier), 9),
+        "any off": round(b.p_any_off(), 9),
         "response": list(b.response()),
         "expected": list(b.predict([-50.0] * (b.m.shape[1] - 1))),
     }

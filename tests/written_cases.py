@@ -14,7 +14,7 @@ from bornek.core.settings.registry import find_kind
 
 FINE = {"id": "l", "name": "lever", "division": 0.002, "calibration_u": 0.001}
 SWING = (0.0, 1.0, -1.0, 0.5)
-SPOT = [[0, 1, 2, 1], [1, 3, 2, 0], [0, 1, 1, 0]]
+SPOT = [[0, 0.3, 0.6, 0.3], [0.3, 1, 0.6, 0], [0, 0.3, 0.3, 0]]
 
 
 @dataclass(frozen=True)

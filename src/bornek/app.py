@@ -9,10 +9,12 @@ from typing import Any
 from urllib.parse import urlsplit
 
 from flask import Flask, Response, jsonify, request, send_from_directory
+from flask.json.provider import DefaultJSONProvider
 from flask_smorest import Api
 from werkzeug.exceptions import Forbidden, NotFound
 
 from bornek import __version__
+from bornek.core.door import read_json
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
@@ -31,6 +33,15 @@ POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
     "frame-ancestors 'none'; base-uri 'none'"
 )
+
+
+class StrictJson(DefaultJSONProvider):
+    """Bodies pass the core's door: finite numbers, bounded depth and size."""
+
+    sort_keys = False
+
+    def loads(self, s: str | bytes, **kwargs: Any) -> Any:
+        return read_json(s)
 
 
 def now() -> datetime:
@@ -54,7 +65,7 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
         MAX_CONTENT_LENGTH=60_000_000,
         JSON_SORT_KEYS=False,
     )
-    app.json.sort_keys = False  # type: ignore[attr-defined]
+    app.json = StrictJson(app)
     app.extensions["bornek"] = wire_of(database, clock)
     register_problems(app)
     api = Api(app)

@@ -12,6 +12,7 @@ from typing import Any
 
 from bornek.app import create_app, spec_of
 from bornek.core.compute import compute, input_schema
+from bornek.core.door import read_json
 from bornek.core.errors import BornekError, InputError
 from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import kinds
@@ -79,14 +80,13 @@ def _kinds(_args: argparse.Namespace) -> None:
 def _compute(args: argparse.Namespace) -> None:
     try:
         text = sys.stdin.read() if args.file == "-" else Path(args.file).read_text(encoding="utf-8")
-        data = json.loads(text)
     except (OSError, ValueError) as error:
         raise InputError(
-            f"{args.file} could not be read as JSON: {error}.",
+            f"{args.file} could not be read: {error}.",
             field="file",
             next_step="Give a JSON file, or - for standard input.",
         ) from error
-    print(json.dumps(compute(args.kind, data), ensure_ascii=False, indent=1))
+    print(json.dumps(compute(args.kind, read_json(text)), ensure_ascii=False, indent=1))
 
 
 def _open(path: Path) -> Database:

@@ -33,8 +33,8 @@ def test_a_single_regression_agrees_with_least_squares() -> None:
 
 def test_a_wild_round_is_flagged_and_a_plain_one_is_not() -> None:
     calm = learn(start([1.0], 0.05), [0.0], 200.0, 10.0)
-    assert learn(calm, [-150.0], 52.0, 10.0).p_outlier < 0.2
-    assert learn(calm, [-150.0], 150.0, 10.0).p_outlier > 0.5
+    assert learn(calm, [-150.0], 52.0, 10.0).p_off(1) < 0.2
+    assert learn(calm, [-150.0], 150.0, 10.0).p_off(1) > 0.5
 
 
 def test_a_zero_pulls_the_belief_below_and_keeps_it_honest() -> None:

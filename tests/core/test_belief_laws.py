@@ -18,7 +18,7 @@ def test_weights_add_up_and_covariances_stay_sound(rounds: list[tuple[float, flo
     assert b.w.sum() == pytest.approx(1.0)
     assert len(b.w) <= KEPT
     assert all(np.linalg.eigvalsh(s).min() > -1e-6 * max(1.0, np.abs(s).max()) for s in b.s)
-    assert 0 <= b.p_outlier <= 1
+    assert 0 <= b.p_any_off() <= 1
 
 
 @given(st.floats(-200, 200), st.floats(-200, 200))

@@ -28,8 +28,8 @@ def test_a_known_response_is_answered_one_for_one() -> None:
 
 
 def test_the_target_is_where_the_means_put_the_aim() -> None:
-    assert target(after(100.0)) == pytest.approx(-100.0, abs=1.0)
-    assert target(after(100.0, k0=0.5)) == pytest.approx(-200.0, abs=2.0)
+    assert target(after(100.0), WINDOW) == pytest.approx(-100.0, abs=1.0)
+    assert target(after(100.0, k0=0.5), WINDOW) == pytest.approx(-200.0, abs=2.0)
 
 
 def test_an_unsure_response_stops_short_on_the_safe_side() -> None:

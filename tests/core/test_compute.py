@@ -4,8 +4,9 @@ from typing import Any
 
 import pytest
 
-from bornek.core.compute import compute, input_schema, read_raw
+from bornek.core.compute import compute, input_schema
 from bornek.core.errors import BornekError, InputError, RangeError, UnitError, UnknownKind
+from bornek.core.raw import read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Between, Choice, Confirm, Paint, Scalar
 from bornek.core.settings.state import read_state

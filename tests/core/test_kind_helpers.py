@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from bornek.core.errors import UnknownKind
-from bornek.core.settings.kind import Slot, aim_in, first_open, is_open
+from bornek.core.settings.kind import Slot, aim_in, first_open
 from bornek.core.settings.records import Act, Context, Entry, Scalar
 from bornek.core.settings.registry import find_calculation, find_kind, forget, kinds, register
 from bornek.core.settings.state import ShimPack
@@ -17,16 +17,22 @@ W = Window(0.06, 0.12, "d")
 
 
 def test_the_aim_is_the_middle_or_the_own_number_inside() -> None:
-    assert aim_in(W, None) == pytest.approx(0.09)
-    assert aim_in(W, 0.07) == 0.07
-    assert aim_in(W, 0.2) == pytest.approx(0.09)
+    assert aim_in(W, None, 0.005) == pytest.approx(0.09)
+    assert aim_in(W, 0.07, 0.005) == 0.07
+    assert aim_in(W, 0.2, 0.005) == pytest.approx(0.09)
 
 
-def test_the_aim_of_an_open_window_is_its_closed_end() -> None:
-    assert aim_in(Window(None, 0.1, "d"), None) == 0.1
-    assert aim_in(Window(0.03, None, "d"), None) == 0.03
-    assert is_open(Window(0.03, None, "d"))
-    assert not is_open(W)
+def test_the_aim_of_an_open_window_lies_well_inside_its_closed_end() -> None:
+    assert aim_in(Window(None, 0.1, "d"), None, 0.005) == pytest.approx(0.08)
+    assert aim_in(Window(0.03, None, "d"), None, 0.005) == pytest.approx(0.05)
+
+
+def test_nobody_aims_at_an_edge_nor_below_the_physical_bound() -> None:
+    assert aim_in(W, 0.06, 0.01) == pytest.approx(0.08)
+    assert aim_in(W, 0.12, 0.02) == pytest.approx(0.09)
+    open_below = Window(None, 0.1, "d", floor=0.0)
+    assert aim_in(open_below, None, 0.005) == pytest.approx(0.05)
+    assert aim_in(open_below, 0.0, 0.005) == pytest.approx(0.01)
 
 
 @pytest.mark.parametrize(
@@ -112,8 +118,8 @@ def test_kinds_are_listed_in_one_order() -> None:
     assert ids == sorted(ids)
 
 
-@given(st.floats(-2, 2), st.floats(0.001, 1))
-def test_the_aim_always_lies_in_its_window(lo: float, width: float) -> None:
+@given(st.floats(-2, 2), st.floats(0.001, 1), st.floats(0, 0.3))
+def test_the_aim_always_lies_in_its_window(lo: float, width: float, u: float) -> None:
     window = Window(lo, lo + width, "d")
     for wanted in (None, lo - 1, lo + width / 3, lo + width + 1):
-        assert window.holds(aim_in(window, wanted))
+        assert window.holds(aim_in(window, wanted, u))

@@ -105,7 +105,9 @@ def test_at_most_two_things_are_marked_in_a_sentence() -> None:
 
 def test_a_window_narrower_than_reassembly_says_mind_the_seating() -> None:
     fine = {"id": "l", "name": "lever", "division": 0.001, "calibration_u": 0.0005}
-    found = sheet([0.5, 0.25], six("0.30"), given=GIVEN | {"least": 0.08, "greatest": 0.09}, gauges=[fine])
+    rows = six("0.30")
+    rows[f"{UP}.1"] = "0.301"
+    found = sheet([0.5, 0.25], rows, given=GIVEN | {"least": 0.08, "greatest": 0.09}, gauges=[fine])
     assert "mind the seating" in found["aside"]
 
 

@@ -92,7 +92,11 @@ def test_out_without_an_adjuster_names_the_choices() -> None:
     assert "reamed or honed to 50.065" in note
     assert "cap" not in note
     capped = compute("plain_bearing", bush(bore=50.130, torque="40 N·m"))
-    assert any("0.065 out from under each side" in c["sentence"] for c in capped["outcome"]["checks"])
+    assert not any("under each side" in c["sentence"] for c in capped["outcome"]["checks"])
+    squeezed = bush(method="strip", torque="40 N·m")
+    squeezed["entries"] = [{"slot": f"strip.{p}", "text": "0.13"} for p in PLACES]
+    strip = compute("plain_bearing", squeezed)
+    assert any("out from under each side" in c["sentence"] for c in strip["outcome"]["checks"])
 
 
 def test_a_size_is_shown_about_its_window_not_from_zero() -> None:
@@ -104,7 +108,15 @@ def test_a_size_is_shown_about_its_window_not_from_zero() -> None:
 def test_the_sizes_stand_by_place_with_ovality_and_taper_below() -> None:
     table = next(s for s in compute("plain_bearing", bush())["scenes"] if s["type"] == "table")
     assert table["head"] == ["", "bore up", "bore across", "journal up", "journal across"]
-    assert [row[0] for row in table["rows"]] == ["near", "middle", "far", "oval", "taper"]
+    assert [row[0] for row in table["rows"]] == [
+        "near",
+        "middle",
+        "far",
+        "oval",
+        "taper",
+        "mean clearance",
+        "least clearance",
+    ]
     assert all(len(row) == len(table["head"]) for row in table["rows"])
 
 
@@ -114,7 +126,7 @@ def test_an_oval_bore_is_called_oval() -> None:
         "bore", (50.05, 50.10), (50.05, 50.10), (50.05, 50.10)
     )
     checks = {c["code"]: c["sentence"] for c in compute("plain_bearing", data)["outcome"]["checks"]}
-    assert "oval by 0.050 mm" in checks["oval_bore"]
+    assert "Ovality of the bore: 0.050 mm" in checks["form_oval_bore"]
 
 
 def test_a_squeezed_strip_is_the_clearance_itself() -> None:
@@ -190,8 +202,8 @@ def test_a_housing_bore_is_worn_when_it_is_large() -> None:
 
 def test_the_fit_with_its_mate_is_reckoned() -> None:
     sheet = compute("seat_size", seat(80.012, mate=79.995))
-    fit = next(r for r in sheet["outcome"]["results"] if r["key"] == "fit")
-    assert fit["label"] == "Fit with its mate: interference"
+    fit = next(r for r in sheet["outcome"]["results"] if r["key"] == "fit_tightest")
+    assert fit["label"] == "Fit with its mate, where it holds most: interference"
     assert fit["value"]["v"] == pytest.approx(-0.017)
 
 

@@ -117,9 +117,9 @@ def seat(size: float, what: str, **more: Any) -> dict[str, Any]:
     ("what", "fit", "size", "words"),
     [
         ("journal", "k6", 59.98, "Worn"),
-        ("journal", "k6", 60.06, "More stock"),
+        ("journal", "k6", 60.06, "Too tight"),
         ("bore", "H7", 60.08, "Worn"),
-        ("bore", "H7", 59.95, "More stock"),
+        ("bore", "H7", 59.95, "Too tight"),
         ("housing", "N7", 60.02, "Worn"),
         ("journal", "k6", 60.011, ""),
     ],

@@ -134,5 +134,5 @@ def test_backlash_that_varies_asks_for_the_gears_runout() -> None:
     }
     entries = [{"slot": f"lash.{n}", "text": t} for n, t in enumerate(("0.16", "0.20", "0.24", "0.20"), 1)]
     sheet = compute("bevel_mesh", {"given": given, "entries": entries})
-    assert any("set at the tightest" in c["sentence"] for c in sheet["outcome"]["checks"])
+    assert any("find the high spot" in c["sentence"] for c in sheet["outcome"]["checks"])
     assert any(b.startswith("Still to read: Contact") for b in sheet["sign_blockers"])

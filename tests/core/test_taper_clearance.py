@@ -46,10 +46,21 @@ def test_the_reduction_holds_every_true_pair(before: float, w0: float, share: fl
 
 
 def test_the_unmounted_round_says_how_far_to_drive_by_school() -> None:
-    least = said(case(("0.06 0.065", "0.06 0.065"), school="least"))
-    greatest = said(case(("0.06 0.065", "0.06 0.065"), school="greatest"))
+    fine = ("0.0700 0.0705", "0.0700 0.0705")
+    least, greatest = (said(case(fine, school=s)) for s in ("least", "greatest"))
+    # 0.030 and 0.040 of reduction, each drawn in by 0.0005; s = 0.45/0.030 and 0.60/0.040 of it
     assert least.startswith("Drive it up 0.45")
-    assert greatest.startswith("Drive it up 0.60")
+    assert greatest.startswith("Drive it up 0.59")
+
+
+def test_the_residual_wins_over_the_school() -> None:
+    # 0.060 before, 0.025 must be left: 0.035 at most, though the school would take 0.040
+    assert said(case(("0.0600 0.0605", "0.0600 0.0605"), school="greatest")).startswith("Drive it up 0.52 mm")
+
+
+def test_blades_too_coarse_for_a_school_aim_at_the_middle() -> None:
+    coarse = ("0.060 0.066", "0.060 0.066")
+    assert said(case(coarse, school="least")) == said(case(coarse, school="greatest"))
 
 
 def test_a_flat_taper_is_driven_further() -> None:

@@ -3535,7 +3535,7 @@ export interface components {
         };
         ExplanationIn: {
             /** @enum {string} */
-            cause: "recounted" | "reread" | "unexplained";
+            cause: "recounted" | "reread" | "soft" | "unexplained";
             id: string;
             /** @description the setting's version that you saw */
             seen: number;
@@ -4321,6 +4321,8 @@ export interface components {
             readings: number[];
             /** @enum {string} */
             role: "target" | "proof" | "estimate" | "info";
+            steer: components["schemas"]["Window"] | null;
+            strip: boolean;
             value: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"] | null;
             verdict: components["schemas"]["Verdict"];
             window: components["schemas"]["Window"] | null;
@@ -4533,6 +4535,7 @@ export interface components {
         Slip: {
             factor: number;
             meant: number;
+            stands: boolean;
             words: string;
         };
         Span: {
@@ -4601,6 +4604,7 @@ export interface components {
         };
         Surprise: {
             answers: string[][];
+            either: boolean;
             implied: string;
             round: number;
             sentence: string;
@@ -4694,6 +4698,7 @@ export interface components {
         Window: {
             basis: string;
             edition: string;
+            floor: number | null;
             hi: number | null;
             lo: number | null;
             source: string;

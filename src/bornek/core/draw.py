@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping
 from typing import Literal
 
 from bornek.core.advice.packs import change, stacked
-from bornek.core.advice.propose import Proposal
+from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.replay import History, Round, Row
 from bornek.core.phrases import adjust_all, text_of
 from bornek.core.quantities import Speech, decimals, from_nm, signed
@@ -116,12 +116,12 @@ def window_band(window: Window | None, lo: float, hi: float, say: Speech) -> Ban
     if window is None:
         return None
     return Band(
-        lo=lo if window.lo is None else window.lo,
-        hi=hi if window.hi is None else window.hi,
+        lo=max(lo, window.low),
+        hi=min(hi, window.high),
         label=window.words(say),
         middle=None,
-        open_lo=window.lo is None,
-        open_hi=window.hi is None,
+        open_lo=math.isinf(window.low),
+        open_hi=math.isinf(window.high),
     )
 
 
@@ -184,8 +184,8 @@ def plain_readout(
     w = result.window
     band = None
     if w is not None:
-        a, b = (lo if w.lo is None else w.lo), (hi if w.hi is None else w.hi)
-        band = Band(a, b, f"{a:g}–{b:g}", None, w.lo is None, w.hi is None)
+        a, b = max(lo, w.low), min(hi, w.high)
+        band = Band(a, b, f"{a:g}–{b:g}", None, math.isinf(w.low), math.isinf(w.high))
     return Readout(
         label=result.label,
         unit=unit,

@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from bornek.core.advice.propose import Candidate, Proposal
+from bornek.core.advice.memory import Pool
+from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.reconcile import Surprise
-from bornek.core.advice.replay import History, Row
+from bornek.core.advice.replay import UM, History, Row
 from bornek.core.phrases import Say, Span, adjust_all, chance, lower_first, plain, value_and_give
 from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Guide, Outcome, Setting, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.state import StateView, show_state
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import Normal
 
 SAME_CHANCE = 0.005
@@ -92,6 +95,8 @@ def describe_option(history: History, c: Candidate, say: Speech, best: Candidate
 
 
 def _expect_words(expected: Sequence[Expected]) -> str:
+    if not expected:
+        return ""
     if len(expected) == 1:
         return f"Expect {expected[0].words}."
     return f"Expect {'; '.join(f'{lower_first(e.label)} {e.words}' for e in expected)}."
@@ -100,9 +105,11 @@ def _expect_words(expected: Sequence[Expected]) -> str:
 def _outside(history: History, c: Candidate) -> tuple[Row, str] | None:
     """The first quantity that is expected outside its window, and on which side."""
     for row in history.rows:
+        if row.key not in c.predicted:
+            continue
         v = c.predicted[row.key].v
         if not row.window.holds(v):
-            return row, "below" if row.window.lo is not None and v < row.window.lo else "above"
+            return row, "below" if v < row.window.low else "above"
     return None
 
 
@@ -130,6 +137,8 @@ _STAY = {
     "no better": "No move is likelier to be in than it is now. Leave it, or read again.",
     "nothing": "Nothing in the drawer gets nearer. Look at the seating, or get other shims.",
     "censored": "Make it loose first: enough to feel play, and measure that.",
+    "loosen": "Make it loose first: a play must show before it can be set.",
+    "sense": "Which way it works cannot be tried safely from here: look where the shims lie, or start loose.",
 }
 
 
@@ -175,13 +184,15 @@ def next_say(
         return Next(plain(odd.sentence + " Say what happened."), "Held out until you say", odd.implied)
     owed = _owed(guide, ctx)
     target = outcome.target()
-    if outcome.instruct:
-        return Next(plain(outcome.instruct), "First" if owed else "", owed)
+    nothing_read = target is None or target.value is None
+    if not nothing_read or not owed:
+        for check in outcome.checks:
+            if check.action in ("reseat", "stop", "prove_alive"):
+                return Next(plain(check.sentence), "Then" if owed else "", owed)
+    if outcome.instruct and not owed:
+        return Next(plain(outcome.instruct))
     if target is None or target.value is None:
         return Next(plain(f"Read the {_noun(outcome)}. {owed}"), f"Round {ctx.round}", _posture(guide))
-    for check in outcome.checks:
-        if check.action in ("reseat", "stop", "prove_alive"):
-            return Next(plain(check.sentence), "Then" if owed else "", owed)
     if proposal is None or history is None:
         return Next(plain(owed or f"{target.label} is {outcome.verdict.words}."))
     return _from_proposal(outcome, history, proposal, owed, say)
@@ -197,12 +208,23 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
     assert target is not None
     if p.stay == "in":
         spare = say.number(target.verdict.margin or 0)
+        proved = outcome.verdict.code == "in" and target.verdict.code != "in"
         if owed:
             return Next(
                 plain(f"{owed} It reads in so far, {spare} to spare."),
                 "Not yet signed off",
                 _proof_words(outcome),
                 True,
+            )
+        if proved:
+            return Next(
+                plain("Leave it: the drag proves it in. Sign it."), "Nothing to gain", _proof_words(outcome)
+            )
+        if outcome.verdict.code != "in" and not any(r.role == "proof" for r in outcome.results):
+            return Next(
+                plain(f"By the shims it is in, {spare} to spare, and nothing proves it."),
+                "No drag is given",
+                "Sign it as not proven, or ask the maker for the rolling drag.",
             )
         if outcome.verdict.code != "in":
             return Next(
@@ -213,6 +235,16 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
         if len(history.rows) > 1:
             return Next(plain("Leave it: everything is in. Sign it."), "Nothing to gain", "")
         return Next(plain(f"Leave it: in, with {spare} to spare. Sign it."), "Nothing to gain", "")
+    if p.stay == "loosen" and p.best is not None:
+        best = describe_option(history, p.best, say, None)
+        return Next(
+            (Span("Make it loose first. "), *best.say, Span("Then measure the play.")),
+            "A zero hides an unknown preload",
+            "Nine times in ten a play shows after that.",
+            bool(owed),
+        )
+    if p.stay == "sense":
+        return Next(plain(_STAY["sense"]), "Not known which way it works", "")
     if p.stay == "censored":
         return Next(
             plain(_STAY["censored"]),
@@ -228,9 +260,22 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
             f"{chance(p.now_in)} that it is truly in as it stands.",
         )
     best = describe_option(history, p.best, say, None)
-    sentence = (*best.say, Span(best.expect))
+    sentence = (*best.say, Span(_either(history, p.best, say) if p.tells else best.expect))
     head = f"First: {owed[0].lower()}{owed[1:]}" if owed else "Then read again"
     return Next(sentence, head, _reasons(history, p, say), bool(owed))
+
+
+def _either(history: History, c: Candidate, say: Speech) -> str:
+    """What a move shows whose sense is not known: so much more, or so much less."""
+    row, found = history.row, history.last.found
+    assert history.last.states is not None
+    by = abs(history.travels(c.states)[0] - history.travels(history.last.states)[0]) / UM
+    size = by * float(row.belief.w @ abs(row.belief.m[:, 1])) * UM / row.per
+    if not isinstance(found, Normal):
+        return "See which way it goes."
+    return (
+        f"Expect {say.number(found.v + size)} or {say.number(found.v - size)}: that shows which way it works."
+    )
 
 
 def _reasons(history: History, p: Proposal, say: Speech) -> str:
@@ -247,14 +292,36 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
             else "mm"
         )
         parts.append(f"This unit gives {_gives(abs(k))} mm for each {unit}, learned from {measured} rounds.")
+    elif history.pool is not None:
+        parts.append(_remembered(history, history.pool, say))
+    if history.sense_asked:
+        parts.append("Finished jobs of this type answered the other way than is given: look which it is.")
     parts.append(f"{chance(p.best.p_in)} that {'all land' if len(history.rows) > 1 else 'it lands'} in.")
     if not p.provable:
         parts.append("It cannot be proven with this gauge.")
     if p.seating:
         parts.append("Reassembly scatters as much as the window: mind the seating more than the shims.")
+    if p.left_out:
+        parts.append(f"Of the drawer {p.left_out} thicknesses were left out: too many to join them all.")
     if p.missing is not None:
         parts.append(f"A {say.size(p.missing)} would make it {chance(p.missing_p)}.")
     return " ".join(parts)
+
+
+def _remembered(history: History, found: Pool, say: Speech) -> str:
+    """What finished jobs of the type say, re-seating included, and which of them was left out."""
+    row, knob = history.row, history.knob
+    k0 = abs(row.k0[0])
+    by, what = (0.1, f"a {knob.noun.rstrip('s')} of {say.size(0.1)}")
+    if knob.unit != "mm":
+        by, what = 10.0, "a turn of 10°"
+    gives = abs(found.k) * k0 * by
+    give = expanded(math.hypot(found.sd * k0 * by, row.s_a))
+    words = f"From {len(found.used)} jobs of this type: {what} gives {say.number(gives)}, give or take {say.spread(give)}."
+    if found.left_out:
+        named = ", ".join(f"{j.job or j.serial or j.setting} ({abs(j.k / k0):.2f})" for j in found.left_out)
+        words += f" Left out, far from the others: {named}."
+    return words
 
 
 def _gives(k: float) -> str:

@@ -19,7 +19,7 @@ LBF_N = 4.4482216152605
 
 UNITS: dict[str, dict[str, float]] = {
     "length": {"mm": 1.0, "µm": 1e-3, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "thou": THOU_MM,
-               "tenth": THOU_MM / 10},
+               "tenth": THOU_MM / 10, "hundredth": 0.01},
     "angle": {"deg": 1.0, "rad": 180 / math.pi, "arcmin": 1 / 60},
     "force": {"N": 1.0, "kN": 1000.0, "kgf": KGF_N, "lbf": LBF_N},
     "torque": {"N·m": 1.0, "lb·ft": LBF_N * 0.3048, "lb·in": LBF_N * INCH_MM / 1000,
@@ -34,7 +34,12 @@ _SPOKEN: dict[str, dict[str, str]] = {
         "mm": "mm", "millimetre": "mm", "millimetres": "mm", "millimeter": "mm", "um": "µm",
         "µm": "µm", "micron": "µm", "microns": "µm", "cm": "cm", "m": "m", '"': "in", "″": "in",
         "in": "in", "inch": "in", "inches": "in", "thou": "thou", "thous": "thou", "th": "thou",
-        "tenth": "tenth", "tenths": "tenth",
+        "tenth": "tenth", "tenths": "tenth", "tenths of a thou": "tenth", "tenth of a thou": "tenth",
+        "hundredth": "hundredth", "hundredths": "hundredth", "hundredths mm": "hundredth",
+        "hundredth mm": "hundredth", "hundredths of a mm": "hundredth", "hundredths of mm": "hundredth",
+        "hundredths of a millimetre": "hundredth", "hundredth of a millimetre": "hundredth",
+        "thousandth": "thou", "thousandths": "thou", "thousandths of an inch": "thou", "mil": "thou",
+        "thousandths mm": "µm", "thousandths of a mm": "µm", "thousandths of a millimetre": "µm",
     },
     "angle": {"°": "deg", "deg": "deg", "degree": "deg", "degrees": "deg", "rad": "rad",
               "'": "arcmin", "′": "arcmin", "arcmin": "arcmin"},
@@ -59,6 +64,9 @@ _NUMBER = re.compile(
 )
 
 
+LONGEST = 100
+
+
 @dataclass(frozen=True)
 class Spoken:
     """A quantity as typed: `value` in the core's unit, `unit` as understood, `text` untouched."""
@@ -71,19 +79,27 @@ class Spoken:
 def parse(text: str, quantity: str = "length", default_unit: str | None = None) -> Spoken:
     """Read a quantity as people type it in a shop.
 
-    A bare number takes `default_unit` (the gauge's unit). A comma is a decimal comma.
+    A bare number takes `default_unit` (the gauge's unit); a bare fraction is of an inch. A comma is a decimal comma.
     Raises InputError on no number or an unclear one, UnitError on a unit of another quantity.
 
     >>> parse("8 thou").value
     0.2032
     >>> round(parse('.008"').value, 4), parse("0,20").value, round(parse("8 tenths").value, 5)
     (0.2032, 0.2, 0.02032)
+    >>> parse("12,5 hundredths mm").value, round(parse("3/64").value, 4)
+    (0.125, 1.1906)
     >>> round(parse("12 kgf", "force").value, 3), round(parse("85 lb-ft", "torque").value, 2)
     (117.68, 115.24)
     """
     if quantity not in UNITS:
         raise UnitError(f"{quantity!r} is not a quantity that Bornek measures.")
-    match = _NUMBER.match(text.replace("μ", "µ"))
+    if not isinstance(text, str) or len(text) > LONGEST:
+        raise InputError(
+            f"A reading is a text of at most {LONGEST} characters.",
+            next_step="Type the number and its unit alone.",
+        )
+    text = text.strip()
+    match = _NUMBER.match(" ".join(text.replace("μ", "µ").split()))
     if match is None:
         raise InputError(
             f"No number could be read in {text!r}.",
@@ -93,7 +109,10 @@ def parse(text: str, quantity: str = "length", default_unit: str | None = None) 
         raise InputError(
             f"{text!r} holds two numbers.", next_step="Type one number, without spaces inside it."
         )
-    unit = _unit(match["unit"], quantity, default_unit or _BASE[quantity], text)
+    default = default_unit or _BASE[quantity]
+    if match["num"] and quantity == "length" and not match["unit"]:
+        default = "in"  # nobody divides a millimetre into 64 parts
+    unit = _unit(match["unit"], quantity, default, text)
     number = _number(match)
     if not math.isfinite(number) or abs(number) > 1e9:
         raise InputError(f"{text!r} is too large to be a reading.")

@@ -18,17 +18,50 @@ Nature = Literal["travel", "size", "force", "time", "angle", "count", "paint", "
 
 @dataclass(frozen=True)
 class Budget:
-    """Standard uncertainties in the readings' own unit; `u` is their root sum of squares."""
+    """Standard uncertainties in the readings' own unit; `u` is their root sum of squares.
+
+    `gauges` are those that were used, with the share of the readings that each took: what a gauge is off by
+    is common to all of its readings.
+    """
 
     mean: float
     resolution: float
-    calibration: float
     scatter: float
     n: int
+    gauges: tuple[tuple[Gauge, float], ...] = ()
+    temperature: float = 0.0
+
+    @property
+    def calibration(self) -> float:
+        return common_offset([(1.0, self)])
 
     @property
     def u(self) -> float:
-        return math.sqrt(self.resolution**2 + self.calibration**2 + self.scatter**2)
+        return combined([(1.0, self)])
+
+
+def common_offset(parts: Sequence[tuple[float, Budget]]) -> float:
+    """Standard uncertainty of Σ c·mean by what the gauges are off: one common offset per gauge, which adds up
+    or cancels over the parts that it read.
+
+    >>> g = Gauge("g", "dial", calibration_u=0.002)
+    >>> one = Budget(1.0, 0.0, 0.0, 1, ((g, 1.0),))
+    >>> common_offset([(1, one), (1, one)]), common_offset([(1, one), (-1, one)])
+    (0.004, 0.0)
+    """
+    share: dict[str, float] = {}
+    cards: dict[str, float] = {}
+    for factor, part in parts:
+        for gauge, n in part.gauges:
+            share[gauge.id] = share.get(gauge.id, 0.0) + factor * n
+            cards[gauge.id] = gauge.calibration_u
+    return math.sqrt(sum((share[key] * card) ** 2 for key, card in cards.items()))
+
+
+def combined(parts: Sequence[tuple[float, Budget]]) -> float:
+    """Standard uncertainty of Σ c·mean: resolution, scatter and temperature in squares, offsets by gauge."""
+    apart = sum(c * c * (p.resolution**2 + p.scatter**2 + p.temperature**2) for c, p in parts)
+    return math.sqrt(apart + common_offset(parts) ** 2)
 
 
 def resolution_u(gauge: Gauge, nature: Nature) -> float:
@@ -40,12 +73,15 @@ def resolution_u(gauge: Gauge, nature: Nature) -> float:
     return gauge.resolution / math.sqrt(6 if nature == "travel" else 12)
 
 
-def budget(by_position: Mapping[str, Sequence[float]], gauge: Gauge, nature: Nature, floor: float) -> Budget:
+def budget(
+    by_position: Mapping[str, Sequence[float]], gauges: Gauge | Sequence[Gauge], nature: Nature, floor: float
+) -> Budget:
     """Mean and uncertainty of repeats at one or more positions.
 
     The scatter is the larger of s_within/√n and s_between/√positions; s_within is never taken
     below `floor`, the kind's prior for one reading: three equal readings do not make it 0.
-    Units: those of the readings. Source: GUM type A and B evaluation.
+    `gauges`: the one that read all, or each reading's own in order. Units: those of the readings.
+    Source: GUM type A and B evaluation.
 
     >>> b = budget({"up": [0.24, 0.25, 0.245]}, Gauge("g", "dial"), "travel", 0.0035)
     >>> round(b.mean, 3), round(b.u, 4)
@@ -58,7 +94,20 @@ def budget(by_position: Mapping[str, Sequence[float]], gauge: Gauge, nature: Nat
     squares = sum((v - sum(g) / len(g)) ** 2 for g in groups for v in g)
     within = max(math.sqrt(squares / freedom) if freedom else 0.0, floor) / math.sqrt(n)
     between = _sd([sum(g) / len(g) for g in groups]) / math.sqrt(len(groups))
-    return Budget(sum(values) / n, resolution_u(gauge, nature), gauge.calibration_u, max(within, between), n)
+    used = [gauges] * n if isinstance(gauges, Gauge) else list(gauges)
+    steps = math.sqrt(sum(resolution_u(g, nature) ** 2 for g in used) / n)
+    by_id = {g.id: g for g in used}
+    shares = tuple((g, sum(x.id == key for x in used) / n) for key, g in by_id.items())
+    return Budget(sum(values) / n, steps, max(within, between), n, shares)
+
+
+def expected_u(gauge: Gauge, nature: Nature, floor: float, n: int) -> float:
+    """Standard uncertainty to expect of the mean of n readings, before any was taken.
+
+    >>> round(expected_u(Gauge("g", "dial"), "travel", 0.0035, 6), 4)
+    0.0032
+    """
+    return math.hypot(resolution_u(gauge, nature), gauge.calibration_u, floor / math.sqrt(n))
 
 
 def _sd(values: Sequence[float]) -> float:
@@ -72,7 +121,7 @@ def spread(values: Sequence[float]) -> float:
     return max(values) - min(values) if values else 0.0
 
 
-def show_budget(total: Sum, parts: Budget, gauge: Gauge, nature: Nature, per_unit: float = 1) -> None:
+def show_budget(total: Sum, parts: Budget, nature: Nature, per_unit: float = 1) -> None:
     """Writes the budget's lines; `per_unit` turns the core's unit into the shown one."""
     root = "√6" if nature == "travel" else "√12"
     why = " (a travel is two readings)" if nature == "travel" else ""
@@ -80,13 +129,21 @@ def show_budget(total: Sum, parts: Budget, gauge: Gauge, nature: Nature, per_uni
     places = total.places + 1
     fine = Sum(places)
     fine.line("Scatter of repeats", f"the larger of within and between positions, n = {parts.n}", shown[0])
-    fine.line("Gauge", f"{gauge.resolution * per_unit:.4g} can be told apart, ÷ {root}{why}", shown[1])
-    due = f", due {gauge.due}" if gauge.due else ""
-    late = " OVERDUE" if gauge.overdue else ""
-    fine.line("Calibration", f"card of {gauge.name}{due}{late}", shown[2])
+    gauges = [g for g, _ in parts.gauges]
+    steps = ", ".join(dict.fromkeys(f"{g.resolution * per_unit:.4g}" for g in gauges))
+    fine.line("Gauge", f"{steps} can be told apart, ÷ {root}{why}", shown[1])
+    fine.line("Calibration", f"card of {', '.join(_card(g) for g in gauges)}", shown[2])
+    if parts.temperature:
+        shown.append(parts.temperature * per_unit)
+        fine.line("Temperature", "gauge and part within 1 K of what was given", shown[3])
     squares = " + ".join(f"{x:.{places}f}²" for x in shown)
     fine.line("Give or take", f"2 × √({squares})", expanded(parts.u) * per_unit, main=True)
     total.lines.extend(fine.lines)
+
+
+def _card(gauge: Gauge) -> str:
+    due = f", due {gauge.due}" if gauge.due else ""
+    return f"{gauge.name}{due}{' OVERDUE' if gauge.overdue else ''}"
 
 
 def censor_limit_mm(gauge: Gauge) -> float:
@@ -94,16 +151,19 @@ def censor_limit_mm(gauge: Gauge) -> float:
     return max(0.002, gauge.resolution)
 
 
-def travel_value(by_position: Mapping[str, Sequence[float]], gauge: Gauge, floor: float) -> Normal | AtMost:
+def travel_value(
+    by_position: Mapping[str, Sequence[float]], gauges: Gauge | Sequence[Gauge], floor: float
+) -> Normal | AtMost:
     """Value of a travel: a mean with its u, or, when the needle never moved, a censored one.
 
     >>> travel_value({"up": [0.0, 0.0]}, Gauge("g", "dial"), 0.0035)
     AtMost(c=0.005)
     """
-    limit = censor_limit_mm(gauge)
+    used = [gauges] if isinstance(gauges, Gauge) else list(gauges)
+    limit = max(censor_limit_mm(g) for g in used)
     if all(abs(v) <= limit for g in by_position.values() for v in g):
         return AtMost(limit)
-    parts = budget(by_position, gauge, "travel", floor)
+    parts = budget(by_position, gauges, "travel", floor)
     return Normal(parts.mean, parts.u)
 
 
@@ -114,6 +174,8 @@ class Slip:
     factor: float
     meant: float
     words: str
+    stands: bool = True
+    """Whether it counts once somebody says that it was meant so: nothing below zero does."""
 
 
 _FACTORS = (
@@ -136,6 +198,8 @@ def find_slips(value: float, peers: Sequence[float], plausible: tuple[float, flo
     0.145
     >>> find_slips(0.15, [0.145], (0, 1))
     []
+    >>> find_slips(30.0, [], (49.0, 51.0))[0].words
+    'outside 49 to 51, where it was to be expected'
     """
     size = abs(value)
     span = _expected_span(size, [abs(p) for p in peers if p != 0], plausible)
@@ -148,6 +212,8 @@ def find_slips(value: float, peers: Sequence[float], plausible: tuple[float, flo
         for factor, why in _FACTORS
         if max(lo, 1e-9) <= size / factor <= hi
     ]
+    if not hits and not peers:
+        return [Slip(1.0, value, f"outside {lo:g} to {hi:g}, where it was to be expected")]
     return [Slip(factor, round(value / factor, 6), why) for _, factor, why in sorted(hits)]
 
 
@@ -160,7 +226,8 @@ def _expected_span(
         reach = max(0.3 * middle, 0.02)
         if abs(size - middle) <= reach:
             return None
-        return middle - reach, middle + reach
+        near = max(0.3 * middle, 0.005)
+        return middle - near, middle + near
     if plausible is None or plausible[0] <= size <= plausible[1]:
         return None
     return plausible

@@ -9,6 +9,7 @@ from bornek.core.advice.replay import History, replay
 from bornek.core.settings.kind import Guide, Outcome, Setting
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Context
+from bornek.core.settings.watch import guide_of, outcome_of
 
 
 class Reckoning:
@@ -21,7 +22,7 @@ class Reckoning:
     def outcome(self, number: int) -> Outcome:
         """What the kind makes of a round."""
         if number not in self._outcomes:
-            self._outcomes[number] = self.kind.evaluate(self.ctx.at(number))
+            self._outcomes[number] = outcome_of(self.kind, self.ctx.at(number))
         return self._outcomes[number]
 
     @property
@@ -30,7 +31,7 @@ class Reckoning:
 
     @cached_property
     def guide(self) -> Guide:
-        return self.kind.guide(self.ctx)
+        return guide_of(self.kind, self.ctx)
 
     @cached_property
     def knobs(self) -> Sequence[Knob]:

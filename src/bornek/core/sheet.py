@@ -6,7 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from bornek.core import draw
-from bornek.core.advice.propose import Proposal, propose
+from bornek.core.advice.proposal import Proposal
+from bornek.core.advice.propose import propose
 from bornek.core.advice.reconcile import Surprise, surprise
 from bornek.core.advice.replay import History, slope
 from bornek.core.next_move import Move, describe_move, next_say, stops_everything
@@ -120,14 +121,17 @@ def sheet_of(r: Reckoning) -> Sheet:
         temporary=tuple(ctx.given.get("temporary") or ()),
         unverified=(*leftovers(ctx.given), *outcome.unverified),
         response=None if history is None or several else history.row.belief.response(),
-        slope=slope(history) if history else None,
+        slope=slope(history, ctx) if history else None,
         state_known=known,
         given_brief=_brief(kind, ctx, outcome.target()),
     )
 
 
 def _judged(history: History, outcome: Outcome) -> Verdict:
-    """The verdict over what the adjusters bring in; a proof of another sort is not moved by them."""
+    """The verdict over what the adjusters bring in; a proof of another sort is not moved by them, but a drag
+    that follows the shims is."""
+    if history.response.drag is not None and outcome.observed.get(history.response.drag.key):
+        return outcome.verdict
     results = [outcome.result(row.key) for row in history.rows]
     return worst([r.verdict for r in results if r is not None])
 
@@ -222,6 +226,8 @@ def _scenes(
     scenes: list[Scene] = []
     for result in outcome.results:
         learned = history if result.key in rows else None
+        if not result.strip:
+            continue
         if result.quantity == "length" and (result.role == "target" or result.key in rows):
             shown = draw.readout(result, learned, proposal, say)
         elif result.window is not None and result.quantity != "length":

@@ -7,6 +7,19 @@ from bornek.core.errors import RangeError
 STEEL_PER_K = 11.7e-6
 
 
+TEMPERATURE_U_K = 0.58
+"""Gauge and part lie within 1 K of what was given: 1/√3."""
+
+
+def temperature_u_mm(size_mm: float) -> float:
+    """Standard uncertainty of a size by what gauge and part may differ in temperature: α·d·u(ΔT), steel.
+
+    >>> round(temperature_u_mm(100.0), 5)
+    0.00068
+    """
+    return STEEL_PER_K * abs(size_mm) * TEMPERATURE_U_K
+
+
 def size_correction_mm(
     size_mm: float, part_c: float, gauge_c: float, alpha_per_k: float = STEEL_PER_K
 ) -> float:

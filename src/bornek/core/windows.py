@@ -59,13 +59,18 @@ Code = Literal["in", "at_edge", "not_proven", "out_low", "out_high", "read_again
 
 @dataclass(frozen=True)
 class Window:
-    """Permitted range; either end may be open. `source` names where it comes from."""
+    """Permitted range; either end may be open. `source` names where it comes from.
+
+    `floor` is the physical bound of the quantity: an open lower end is met down to it and no further (a
+    clearance below 0 is an interference, whatever the card leaves out).
+    """
 
     lo: float | None
     hi: float | None
     source: str
     basis: str = "new parts"
     edition: str = ""
+    floor: float | None = None
 
     def __post_init__(self) -> None:
         if self.lo is not None and self.hi is not None and self.lo >= self.hi:
@@ -75,17 +80,32 @@ class Window:
                 field="window",
                 next_step="Check whether the two were swapped, or a preload was entered as play.",
             )
+        if self.floor is not None and self.hi is not None and self.hi <= self.floor:
+            raise RangeError(
+                f"The greatest ({signed(self.hi, 3)}) must lie above {signed(self.floor, 2)}: nothing could meet it.",
+                field="greatest",
+                next_step="Check the sign and the unit on the card.",
+            )
+
+    @property
+    def low(self) -> float:
+        """The lower end that is judged against: its own, the physical bound, or none at all."""
+        return next((e for e in (self.lo, self.floor) if e is not None), -math.inf)
+
+    @property
+    def high(self) -> float:
+        return math.inf if self.hi is None else self.hi
 
     @property
     def middle(self) -> float | None:
-        return None if self.lo is None or self.hi is None else (self.lo + self.hi) / 2
+        return None if math.isinf(self.half) else (self.low + self.high) / 2
 
     @property
     def half(self) -> float:
-        return math.inf if self.lo is None or self.hi is None else (self.hi - self.lo) / 2
+        return (self.high - self.low) / 2
 
     def holds(self, v: float) -> bool:
-        return (self.lo is None or v >= self.lo) and (self.hi is None or v <= self.hi)
+        return self.low <= v <= self.high
 
     def words(self, speech: Speech) -> str:
         """
@@ -148,8 +168,7 @@ def verdict(value: Value | None, window: Window | None) -> Verdict:
         return NOT_READ
     if window is None:
         return Verdict("not_proven")
-    lo = -math.inf if window.lo is None else window.lo
-    hi = math.inf if window.hi is None else window.hi
+    lo, hi = window.low, window.high
     if isinstance(value, Normal):
         return _normal(value, lo, hi)
     a, b = (value.a, value.b) if isinstance(value, Interval) else (-math.inf, value.c)
@@ -186,14 +205,12 @@ def chance_in(value: Normal, window: Window) -> float:
     0.5
     """
 
-    def below(x: float | None, open_end: float) -> float:
-        if x is None:
-            return open_end
-        if value.u == 0:
+    def below(x: float) -> float:
+        if math.isinf(x) or value.u == 0:
             return float(x >= value.v)
         return 0.5 * math.erfc((value.v - x) / (value.u * math.sqrt(2)))
 
-    return max(0.0, below(window.hi, 1.0) - below(window.lo, 0.0))
+    return max(0.0, below(window.high) - below(window.low))
 
 
 def worst(codes: list[Verdict]) -> Verdict:

@@ -22,7 +22,7 @@ const plain = (n: number) => String(Math.round(n * 1e5) / 1e5);
     </template>
     <template v-else>
       <button
-        v-for="s in cell.slips.slice(0, 2)"
+        v-for="s in cell.slips.filter((s) => s.factor !== 1).slice(0, 2)"
         :key="s.factor"
         type="button"
         class="control control-main"
@@ -30,7 +30,7 @@ const plain = (n: number) => String(Math.round(n * 1e5) / 1e5);
       >
         It was {{ plain(s.meant) }}
       </button>
-      <button type="button" class="control" @click="$emit('stands')">
+      <button v-if="cell.slips.every((s) => s.stands)" type="button" class="control" @click="$emit('stands')">
         {{ cell.entries[0]?.as_typed }} stands
       </button>
     </template>

@@ -85,7 +85,8 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   }
   async function answer(cause: string, words: string) {
     if (cause === "recounted") panel.value = "recount";
-    else if (cause === "reread" || cause === "unexplained") await desk.explain(cause, words);
+    else if (cause === "reread" || cause === "soft" || cause === "unexplained")
+      await desk.explain(cause, words);
   }
   async function sign(remark: string) {
     if (await desk.sign(remark)) close();

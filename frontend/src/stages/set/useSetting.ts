@@ -46,7 +46,11 @@ export function useSetting(id: Ref<string>) {
       unwrap(api.POST("/api/settings/{setting_id}/acts", { params, body: { ...sent, seen } })),
     );
   };
-  const explain = (cause: "recounted" | "reread" | "unexplained", words: string, states: States = {}) => {
+  const explain = (
+    cause: "recounted" | "reread" | "soft" | "unexplained",
+    words: string,
+    states: States = {},
+  ) => {
     const sent = { id: newId(), cause, words, states };
     return write((params, seen) =>
       unwrap(api.POST("/api/settings/{setting_id}/explanations", { params, body: { ...sent, seen } })),

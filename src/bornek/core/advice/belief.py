@@ -16,7 +16,10 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.special import log_ndtr, ndtr
 
+from bornek.core.uncertainty import COVERAGE
+
 Floats = NDArray[np.floating[Any]]
+Ints = NDArray[np.int64]
 
 FIRST_SD_UM = 1000.0
 """Nothing is known of where the setting stands before it was read."""
@@ -27,6 +30,17 @@ OUTLIER_SHARE = 0.05
 OUTLIER_SD_UM = 60.0
 KEPT = 24
 """Hypotheses that are carried on; more change no decision of the benchmark."""
+KEPT_WITH_DRAG = 96
+"""With the ratio of drag to preload held open as well, four times as many."""
+DRAG_RATIOS = (0.6, 0.8, 1.0, 1.25, 1.6)
+DRAG_SPREAD = 0.25
+"""How drag answers preload, as multiples of what the two windows say, and the spread of its logarithm."""
+DRAG_SHARE_SD = 0.05
+"""A drag in steady turning is read within 5 %."""
+HALVINGS = 40
+"""Of the span in which an end of the 95 % lies: finer than any number that is shown."""
+MOST_TOLD_APART = 62
+"""Rounds of which it is remembered one by one whether they were wild."""
 SCATTER_BANK_UM = ((3.5, 0.3), (6.5, 0.4), (10.0, 0.3))
 """Scatter of taking it apart and putting it together again, with weights, until it shows itself."""
 
@@ -34,19 +48,45 @@ SCATTER_BANK_UM = ((3.5, 0.3), (6.5, 0.4), (10.0, 0.3))
 @dataclass(frozen=True)
 class Belief:
     """`m` [H, 1+K] means of (a, k…), `s` [H, 1+K, 1+K] covariances, `lw` log weights,
-    `s_a` [H] reassembly scatter [µm]; `p_outlier` of the round last learned."""
+    `s_a` [H] reassembly scatter [µm], `off` [H] which rounds a hypothesis takes as wild (bit n: the n-th
+    learned), `rho_q` [H] drag for each µm of preload as a multiple of the nominal, `seen` rounds learned."""
 
     m: Floats
     s: Floats
     lw: Floats
     s_a: Floats
-    p_outlier: float = 0.0
+    off: Ints
+    rho_q: Floats
+    seen: int = 0
 
     @property
     def w(self) -> Floats:
         w = np.exp(self.lw - self.lw.max())
         total: Floats = w / w.sum()
         return total
+
+    def p_off(self, learned: int) -> float:
+        """The chance that the round learned as number `learned`, from 0, was wild."""
+        return min(float(self.w[(self.off >> learned) & 1 == 1].sum()), 1.0)
+
+    def p_any_off(self, settled: int = 0) -> float:
+        """The chance that any round so far was wild; `settled` bits of those that were explained."""
+        return min(float(self.w[self.off & ~settled != 0].sum()), 1.0)
+
+    def trusting(self, learned: int) -> Belief:
+        """What is believed once the round learned as number `learned` is known to be right."""
+        sound = (self.off >> learned) & 1 == 0
+        if not sound.any():
+            return self
+        return replace(
+            self,
+            m=self.m[sound],
+            s=self.s[sound],
+            lw=self.lw[sound],
+            s_a=self.s_a[sound],
+            off=self.off[sound],
+            rho_q=self.rho_q[sound],
+        )
 
     def response(self, knob: int = 0) -> tuple[float, float]:
         """Mean and sd of one knob's k over the bank."""
@@ -63,6 +103,48 @@ class Belief:
         mean = float(w @ mu)
         return mean, math.sqrt(float(w @ (var + (mu - mean) ** 2)))
 
+    def between_95(self, x: Sequence[float], r2: float = 0.0) -> tuple[float, float]:
+        """Mean of y at x, and a quarter of the width that holds it, with reading noise r2, 95 times in 100.
+
+        The bank is not normal: its sd would make "give or take" hold 99.9 times in 100 for a good prior.
+        """
+        g = np.array([1.0, *x])
+        mu, w = self.m @ g, self.w
+        sd = np.sqrt(np.einsum("i,hij,j->h", g, self.s, g) + self.s_a**2 + r2)
+        ends = np.array([float((mu - 9 * sd).min()), float((mu + 9 * sd).max())])
+        lo, hi = np.repeat(ends[:1], 2), np.repeat(ends[1:], 2)
+        wanted = np.array([0.025, 0.975])
+        for _ in range(HALVINGS):
+            middle = (lo + hi) / 2
+            below = w @ ndtr((middle[None, :] - mu[:, None]) / sd[:, None]) < wanted
+            lo, hi = np.where(below, middle, lo), np.where(below, hi, middle)
+        return float(w @ mu), float(np.ptp((lo + hi) / 2)) / (2 * COVERAGE)
+
+
+@dataclass(frozen=True)
+class Prior:
+    """One way in which the responses may be: their means and sds, and how far it is trusted."""
+
+    k: tuple[float, ...]
+    sd: tuple[float, ...]
+    share: float = 1.0
+
+
+def declared(k0: Sequence[float], rho: float | Sequence[float]) -> list[Prior]:
+    """A declared prior of relative sd ρ is trusted to four fifths; the rest is wider: 2ρ if ρ ≥ 0.15, else
+    max(2.5ρ, 0.15).
+
+    >>> [round(p.sd[0], 3) for p in declared([1.0], 0.05)]
+    [0.05, 0.15]
+    """
+    k = np.asarray(k0, dtype=float)
+    narrow = np.broadcast_to(np.asarray(rho, dtype=float), k.shape)
+    wide = np.where(narrow >= 0.15, 2 * narrow, np.maximum(2.5 * narrow, 0.15))
+    return [
+        Prior(tuple(k.tolist()), tuple((width * np.abs(k)).tolist()), share)
+        for width, share in ((narrow, NARROW_SHARE), (wide, 1 - NARROW_SHARE))
+    ]
+
 
 def start(
     k0: Sequence[float],
@@ -70,79 +152,112 @@ def start(
     s_a: float | None = None,
     signs: Sequence[Sequence[float] | float] = (1.0,),
     exact: bool = False,
+    priors: Sequence[Prior] = (),
+    drag: bool = False,
 ) -> Belief:
     """The bank before the first round.
 
-    k0: prior of each knob's response; rho: its relative sd, one for all or one a knob. A second
-    hypothesis is wider: 2ρ if ρ ≥ 0.15, else max(2.5ρ, 0.15), with weight 0.2. s_a [µm] fixes the
-    scatter, else three are held. signs: of each knob, one set a hypothesis: (1, −1) where the only
-    knob's sense is unknown. exact: k0 is known (a benchmark's oracle).
+    k0: prior of each knob's response; rho: its relative sd, one for all or one a knob; or `priors`, several
+    ways in which it may be. s_a [µm] fixes the scatter, else three are held. signs: of each knob, one set a
+    hypothesis: (1, −1) where the only knob's sense is unknown. exact: k0 is known (a benchmark's oracle).
+    drag: the ratio of drag to preload is held open too.
 
     >>> start([1.0], 0.05).m.shape
     (6, 2)
     >>> start([0.25, 0.7], (0.2, 0.15), signs=((1, 1), (-1, 1))).m.shape
     (12, 3)
     """
-    k = np.asarray(k0, dtype=float)
-    narrow = np.broadcast_to(np.asarray(rho, dtype=float), k.shape)
-    wide = np.where(narrow >= 0.15, 2 * narrow, np.maximum(2.5 * narrow, 0.15))
-    widths = [(np.full(k.shape, 1e-6), 1.0)] if exact else [(narrow, NARROW_SHARE), (wide, 1 - NARROW_SHARE)]
+    known = [Prior(tuple(k0), tuple(1e-6 * abs(k) for k in k0))]
+    ways = list(priors) or (known if exact else declared(k0, rho))
     scatters = [(s_a, 1.0)] if s_a is not None else list(SCATTER_BANK_UM)
+    ratios = [(r, math.exp(-0.5 * (math.log(r) / DRAG_SPREAD) ** 2)) for r in DRAG_RATIOS]
+    total = sum(q for _, q in ratios)
     rows = [
-        (np.asarray(sign, dtype=float), width, scatter, p * q / len(signs))
+        (np.asarray(sign, dtype=float), way, scatter, ratio, way.share * q * d / len(signs))
         for sign in signs
-        for width, p in widths
+        for way in ways
         for scatter, q in scatters
+        for ratio, d in ([(r, q / total) for r, q in ratios] if drag else [(1.0, 1.0)])
     ]
-    m = np.array([[0.0, *np.broadcast_to(sign, k.shape) * k] for sign, *_ in rows])
-    s = np.array([np.diag([FIRST_SD_UM**2, *((width * k) ** 2)]) for _, width, *_ in rows])
-    lw = np.log(np.array([p for *_, p in rows]))
-    return Belief(m, s, lw, np.array([scatter for _, _, scatter, _ in rows]))
+    m = np.array([[0.0, *(np.broadcast_to(sign, len(way.k)) * way.k)] for sign, way, *_ in rows])
+    s = np.array([np.diag([FIRST_SD_UM**2, *(sd**2 for sd in way.sd)]) for _, way, *_ in rows])
+    return Belief(
+        m=m,
+        s=s,
+        lw=np.log(np.array([p for *_, p in rows])),
+        s_a=np.array([scatter for _, _, scatter, *_ in rows]),
+        off=np.zeros(len(rows), dtype=np.int64),
+        rho_q=np.array([ratio for *_, ratio, _ in rows]),
+    )
 
 
-def _gain(b: Belief, x: Sequence[float], r2: float) -> tuple[Belief, Floats, Floats, Floats]:
-    """Splits off outliers; returns the doubled bank, S·g, v and the predicted means."""
+def _gain(b: Belief, x: Sequence[float], r2: float | Floats) -> tuple[Belief, Floats, Floats, Floats]:
+    """Splits off wild rounds; returns the doubled bank, S·g, v and the predicted means."""
     g = np.array([1.0, *x])
+    bit = 1 << min(b.seen, MOST_TOLD_APART)
     doubled = Belief(
-        np.concatenate([b.m, b.m]),
-        np.concatenate([b.s, b.s]),
-        np.concatenate([b.lw + math.log(1 - OUTLIER_SHARE), b.lw + math.log(OUTLIER_SHARE)]),
-        np.concatenate([b.s_a, b.s_a]),
+        m=np.concatenate([b.m, b.m]),
+        s=np.concatenate([b.s, b.s]),
+        lw=np.concatenate([b.lw + math.log(1 - OUTLIER_SHARE), b.lw + math.log(OUTLIER_SHARE)]),
+        s_a=np.concatenate([b.s_a, b.s_a]),
+        off=np.concatenate([b.off, b.off | bit]),
+        rho_q=np.concatenate([b.rho_q, b.rho_q]),
+        seen=b.seen + 1,
     )
     sg = doubled.s @ g
-    v = sg @ g + doubled.s_a**2 + r2
+    v = sg @ g + doubled.s_a**2 + (r2 if isinstance(r2, float) else np.concatenate([r2, r2]))
     v[len(b.lw) :] += OUTLIER_SD_UM**2
     return doubled, sg, v, doubled.m @ g
 
 
 def _keep(b: Belief) -> Belief:
-    half = len(b.lw) // 2
-    w = b.w
-    p_outlier = min(float(w[half:].sum()), 1.0)
-    order = np.argsort(-b.lw, kind="stable")[:KEPT]
-    return Belief(b.m[order], b.s[order], b.lw[order] - b.lw[order[0]], b.s_a[order], p_outlier)
+    most = KEPT_WITH_DRAG if np.ptp(b.rho_q) > 0 else KEPT
+    order = np.argsort(-b.lw, kind="stable")[:most]
+    return Belief(
+        b.m[order],
+        b.s[order],
+        b.lw[order] - b.lw[order[0]],
+        b.s_a[order],
+        b.off[order],
+        b.rho_q[order],
+        b.seen,
+    )
+
+
+def _learn(b: Belief, x: Sequence[float], z: float | Floats, r2: float | Floats) -> Belief:
+    """K = Σg/v; m += K i; Σ −= K gᵀΣ; ln w −= ½ ln v + ½ i²/v."""
+    d, sg, v, mu = _gain(b, x, r2)
+    i = (z if isinstance(z, float) else np.concatenate([z, z])) - mu
+    gain = sg / v[:, None]
+    return replace(
+        d,
+        m=d.m + gain * i[:, None],
+        s=d.s - gain[:, :, None] * sg[:, None, :],
+        lw=d.lw - 0.5 * np.log(v) - 0.5 * i * i / v,
+    )
 
 
 def learn(b: Belief, x: Sequence[float], z: float, r2: float) -> Belief:
     """A plain round: mean reading z [µm from the aim] with reading variance r2 [µm²] at x.
 
-    K = Σg/v; m += K i; Σ −= K gᵀΣ; ln w −= ½ ln v + ½ i²/v.
-
     >>> b = learn(start([1.0], 0.05), [0.0], 100.0, 4.0)
     >>> round(b.predict([0.0])[0])
     100
     """
-    d, sg, v, mu = _gain(b, x, r2)
-    i = z - mu
-    gain = sg / v[:, None]
-    return _keep(
-        replace(
-            d,
-            m=d.m + gain * i[:, None],
-            s=d.s - gain[:, :, None] * sg[:, None, :],
-            lw=d.lw - 0.5 * np.log(v) - 0.5 * i * i / v,
-        )
-    )
+    return _keep(_learn(b, x, float(z), float(r2)))
+
+
+def learn_drag(b: Belief, x: Sequence[float], tau: float, aim: float) -> Belief:
+    """A drag τ > 0 [nominal µm of preload]: y = −τ/ρ_q − aim, with extra variance (0.05 τ/ρ_q)² + 1.
+
+    >>> b = learn(start([1.0], 0.05, drag=True), [0.0], 150.0, 4.0)
+    >>> after = learn_drag(b, [-200.0], 50.0, 0.0)
+    >>> -60 < after.predict([-200.0])[0] < -40
+    True
+    """
+    y = tau / b.rho_q
+    found = _learn(b, x, -y - aim, (DRAG_SHARE_SD * y) ** 2 + 1.0)
+    return _keep(replace(found, lw=found.lw - np.log(found.rho_q)))
 
 
 def learn_at_most(b: Belief, x: Sequence[float], c: float, r2: float) -> Belief:

@@ -31,7 +31,8 @@ class Aim:
     """Window [lo, hi] about the aim (0), half window h, harm's edge, knob grid; all µm.
 
     harm_side −1: harm lies below `harm`; +1: above it; 0: there is none. lo/hi may be drawn in by the
-    guard band. `steep` is the least response that is divided by.
+    guard band. `steep` is the least response that is divided by. `value` is the aim itself: where drag is
+    the proof it must land at the aim, so the preload that is wanted is the aim's over ρ_q.
     """
 
     lo: float
@@ -42,6 +43,12 @@ class Aim:
     harm_side: int = -1
     price: float = HARM_PRICE_ROUNDS
     steep: float = STEEP_SHARE
+    value: float = 0.0
+
+
+def wanted(b: Belief, aim: Aim, edge: float = 0.0) -> Floats:
+    """Per hypothesis, where y must be for `edge` (about the aim) to be read: (edge + A)/ρ_q − A."""
+    return np.asarray((edge + aim.value) / b.rho_q - aim.value)
 
 
 @dataclass(frozen=True)
@@ -63,11 +70,11 @@ class RowScores:
     p_next: Floats
 
 
-def target(b: Belief, steep: float = STEEP_SHARE) -> float:
-    """Where the bank's means put the aim: x_T = −a/k."""
+def target(b: Belief, aim: Aim) -> float:
+    """Where the bank's means put the aim: x_T = (y_T − a)/k, y_T 0 unless a drag is to be met."""
     w = b.w
-    a, k = float(w @ b.m[:, 0]), float(w @ b.m[:, 1])
-    return -a / (k if abs(k) > steep else math.copysign(steep, k))
+    a, k = float(w @ (b.m[:, 0] - wanted(b, aim))), float(w @ b.m[:, 1])
+    return -a / (k if abs(k) > aim.steep else math.copysign(aim.steep, k))
 
 
 def row_scores(b: Belief, x: Floats, x_t: Floats, aim: Aim, r2: float, grids: Sequence[float]) -> RowScores:
@@ -79,20 +86,21 @@ def row_scores(b: Belief, x: Floats, x_t: Floats, aim: Aim, r2: float, grids: Se
     g = np.concatenate([np.ones((len(x), 1)), x], axis=1)
     g_t = np.concatenate([np.ones((len(x_t), 1)), x_t], axis=1)
     w, s_a2 = b.w, (b.s_a**2)[:, None]
+    lo, hi, harm = (wanted(b, aim, edge)[:, None] for edge in (aim.lo, aim.hi, aim.harm))
     mu = b.m @ g.T
     along = b.s @ g.T
     spread = np.einsum("nk,hkn->hn", g, along)
     sd = np.sqrt(spread + s_a2 + r2)
-    p_in = w @ (ndtr((aim.hi - mu) / sd) - ndtr((aim.lo - mu) / sd))
+    p_in = w @ (ndtr((hi - mu) / sd) - ndtr((lo - mu) / sd))
     p_harm = np.zeros(len(x))
     if aim.harm_side:
-        p_harm = w @ ndtr(-aim.harm_side * (aim.harm - mu) / np.sqrt(spread + s_a2))
+        p_harm = w @ ndtr(-aim.harm_side * (harm - mu) / np.sqrt(spread + s_a2))
     g_t = np.broadcast_to(g_t, (len(b.s), g_t.shape[1]))
     at_target = np.einsum("hk,hkl,hl->h", g_t, b.s, g_t)[:, None]
     q = np.einsum("hk,hkn->hn", g_t, along)
     grain = ((b.m[:, 1:] * np.asarray(grids)) ** 2).sum(axis=1)[:, None] / 12
     v_next = np.maximum(at_target - q * q / (sd * sd), 0) + s_a2 + r2 + grain
-    p_next = w @ (2 * ndtr(aim.h / np.sqrt(v_next)) - 1)
+    p_next = w @ (2 * ndtr(aim.h / b.rho_q[:, None] / np.sqrt(v_next)) - 1)
     return RowScores(np.asarray(p_in), np.asarray(p_harm), np.asarray(p_next))
 
 
@@ -106,7 +114,12 @@ def score(b: Belief, x: Floats, x_now: float, aim: Aim, r2: float) -> Scores:
     k = b.m[:, 1]
     steep = np.where(np.abs(k) > aim.steep, k, np.copysign(aim.steep, k))
     row = row_scores(
-        b, np.asarray(x, dtype=float)[:, None], (-b.m[:, 0] / steep)[:, None], aim, r2, (aim.grid,)
+        b,
+        np.asarray(x, dtype=float)[:, None],
+        ((wanted(b, aim) - b.m[:, 0]) / steep)[:, None],
+        aim,
+        r2,
+        (aim.grid,),
     )
     rounds = expected_rounds(row.p_in, row.p_next, row.p_harm, aim.price)
     return Scores(row.p_in, row.p_harm, rounds, _allowed(b, x, x_now, aim, row.p_in, row.p_harm))
@@ -115,7 +128,7 @@ def score(b: Belief, x: Floats, x_now: float, aim: Aim, r2: float) -> Scores:
 def _allowed(
     b: Belief, x: Floats, x_now: float, aim: Aim, p_in: Floats, p_harm: Floats
 ) -> np.ndarray[tuple[int, ...], np.dtype[np.bool_]]:
-    x_t = target(b, aim.steep)
+    x_t = target(b, aim)
     k = float(b.w @ b.m[:, 1])
     steep = max(abs(k), aim.steep)
     widen = aim.h / steep + aim.grid

@@ -30,6 +30,8 @@ class Choices:
     handled: Ints
     second: Floats
     state: Callable[[int], State]
+    left_out: int = 0
+    """Thicknesses of the drawer that were not tried."""
 
     def find(self, travel: float) -> int | None:
         near = np.flatnonzero(np.abs(self.at - travel) < 1e-9)
@@ -61,7 +63,11 @@ def choices(domain: Domain, now: State, stock: Mapping[int, int], near: float) -
 def _(domain: Packs, now: Any, stock: Mapping[int, int], near: float) -> Choices:
     found = reachable(stock, now.packs[0], domain.most)
     return Choices(
-        found.sums / 1e6, found.handled, found.plates.astype(float), lambda i: ShimPack(found.pack(i))
+        found.sums / 1e6,
+        found.handled,
+        found.plates.astype(float),
+        lambda i: ShimPack(found.pack(i)),
+        found.left_out,
     )
 
 
@@ -69,7 +75,11 @@ def _(domain: Packs, now: Any, stock: Mapping[int, int], near: float) -> Choices
 def _(domain: JointPacks, now: Any, stock: Mapping[int, int], near: float) -> Choices:
     found = reachable_pairs(stock, now.packs[0], now.packs[1], domain.most)
     return Choices(
-        found.left_sums / 1e6, found.handled, found.plates.astype(float), lambda i: PackPair(*found.pair(i))
+        found.left_sums / 1e6,
+        found.handled,
+        found.plates.astype(float),
+        lambda i: PackPair(*found.pair(i)),
+        found.left_out,
     )
 
 

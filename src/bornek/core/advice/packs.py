@@ -13,6 +13,9 @@ from numpy.typing import NDArray
 
 Ints = NDArray[np.int64]
 ENUMERATE_BELOW = 200_000
+SUMS_BELOW = 120_000
+THIN_TO = 40_000
+USUAL_MOST = 6
 
 
 @dataclass(frozen=True)
@@ -24,6 +27,8 @@ class Reachable:
     handled: Ints
     plates: Ints
     counts: Ints
+    left_out: int = 0
+    """Thicknesses of the drawer that were not tried: there are more than can be joined in time."""
 
     def pack(self, row: int) -> tuple[int, ...]:
         """The plates of one row, thickest first."""
@@ -55,12 +60,13 @@ def reachable(drawer: Mapping[int, int], now: Sequence[int], most: int) -> Reach
     [0, 100, 200, 500, 600, 700]
     """
     inside = Counter(now)
-    kinds = tuple(sorted(set(inside) | {t for t, n in drawer.items() if n > 0}))
+    every = sorted(set(inside) | {t for t, n in drawer.items() if n > 0})
+    most = plates_tried(every, max(most, len(now)), len(now))
+    kinds = thinned(every, set(inside), most)
     if not kinds:
         empty = np.zeros((1, 0), dtype=np.int64)
         zero = np.zeros(1, dtype=np.int64)
         return Reachable((), zero, zero, zero, empty)
-    most = max(most, len(now))
     have = np.array([inside[t] for t in kinds], dtype=np.int64)
     available = have + np.array([max(drawer.get(t, 0), 0) for t in kinds], dtype=np.int64)
     counts = all_packs(kinds, have, available, most)
@@ -71,7 +77,42 @@ def reachable(drawer: Mapping[int, int], now: Sequence[int], most: int) -> Reach
     first = np.ones(len(order), dtype=bool)
     first[1:] = np.diff(sums[order]) != 0
     keep = order[first]
-    return Reachable(kinds, sums[keep], handled[keep], plates[keep], counts[keep])
+    return Reachable(
+        kinds, sums[keep], handled[keep], plates[keep], counts[keep], left_out=len(every) - len(kinds)
+    )
+
+
+def plates_tried(kinds: Sequence[int], most: int, now: int) -> int:
+    """With a drawer of many thicknesses nobody needs ten plates: six, or as many as are in, where all the
+    packs of `most` could not be weighed in time."""
+    return most if not kinds or _bounded(kinds, most) else max(min(most, USUAL_MOST), now)
+
+
+def _bounded(kinds: Sequence[int], most: int) -> bool:
+    return math.comb(len(kinds) + most, most) <= ENUMERATE_BELOW or _sums_work(kinds, most) <= SUMS_BELOW
+
+
+def thinned(kinds: Sequence[int], inside: set[int], most: int) -> tuple[int, ...]:
+    """Thicknesses that can be joined in bounded work: all where that is little, else those in the pack and of
+    the others as many as can be, spread evenly over the drawer.
+
+    >>> len(thinned([n * 1013 for n in range(20, 420)], {20 * 1013}, 6))
+    14
+    """
+    kinds = sorted(kinds)
+    if not kinds or _bounded(kinds, most):
+        return tuple(kinds)
+    room = max(n for n in range(1, len(kinds) + 1) if math.comb(n + most, most) <= THIN_TO)
+    kept, others = sorted(inside), [k for k in kinds if k not in inside]
+    free = max(room - len(kept), 1)
+    spread = {others[round(i * (len(others) - 1) / max(free - 1, 1))] for i in range(min(free, len(others)))}
+    return tuple(sorted({*kept, *spread}))
+
+
+def _sums_work(kinds: Sequence[int], most: int) -> int:
+    """Steps that joining by sums takes: thicknesses × plates × the sums on their common step."""
+    step = math.gcd(*kinds) or 1
+    return len(kinds) * most * most * (max(kinds) // step + 1)
 
 
 def all_packs(kinds: tuple[int, ...], have: Ints, available: Ints, most: int) -> Ints:

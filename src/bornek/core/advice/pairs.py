@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from bornek.core.advice.packs import Ints, all_packs
+from bornek.core.advice.packs import Ints, all_packs, plates_tried, thinned
 
 KEPT_A_SUM = 60
 """Packs of one sum that are joined: those with the fewest plates moved."""
@@ -24,6 +24,7 @@ class Splits:
     plates: Ints
     left: Ints
     right: Ints
+    left_out: int = 0
 
     def pair(self, row: int) -> tuple[tuple[int, ...], tuple[int, ...]]:
         left, right = (_plates(self.thicknesses, counts[row]) for counts in (self.left, self.right))
@@ -47,7 +48,10 @@ def reachable_pairs(
     ([0, 100, 200, 300, 400, 500, 600], [2, 1, 3, 1, 0, 2, 1])
     """
     have_left, have_right = Counter(left), Counter(right)
-    kinds = tuple(sorted(set(left) | set(right) | {t for t, n in drawer.items() if n > 0}))
+    every = set(left) | set(right) | {t for t, n in drawer.items() if n > 0}
+    longest = max(len(left), len(right))
+    most = plates_tried(sorted(every), max(most, longest), longest)
+    kinds = thinned(sorted(every), set(left) | set(right), most)
     if not kinds:
         zero, none = np.zeros(1, dtype=np.int64), np.zeros((1, 0), dtype=np.int64)
         return Splits((), zero, zero, zero, none, none)
@@ -56,7 +60,7 @@ def reachable_pairs(
     pool = now_left + now_right + np.array([max(drawer.get(t, 0), 0) for t in kinds], dtype=np.int64)
     thick = np.array(kinds, dtype=np.int64)
     total = int(sum(left) + sum(right))
-    packs = all_packs(kinds, now_left, pool, max(most, len(left), len(right)))
+    packs = all_packs(kinds, now_left, pool, most)
     by_sum: dict[int, list[int]] = {}
     sums = packs @ thick
     for i, s in enumerate(sums):
@@ -80,6 +84,7 @@ def reachable_pairs(
         plates=np.array([r[2] for r in rows], dtype=np.int64),
         left=np.array([r[3] for r in rows], dtype=np.int64),
         right=np.array([r[4] for r in rows], dtype=np.int64),
+        left_out=len(every) - len(kinds),
     )
 
 

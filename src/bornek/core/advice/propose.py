@@ -4,26 +4,27 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
 import numpy as np
 
-from bornek.core.advice.belief import Floats, chance_between
+from bornek.core.advice.belief import DRAG_SHARE_SD, Floats, chance_between
 from bornek.core.advice.choose import STEEP_SHARE, Aim, Scores, ranked, score, target
 from bornek.core.advice.domains import Choices, choices, travel
+from bornek.core.advice.first_steps import blind, loosen, sense_open, sense_step
 from bornek.core.advice.joint import combine, inside_hull, joint_target, score_joint
 from bornek.core.advice.one_way import follow, step
 from bornek.core.advice.packs import change
+from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.replay import UM, History, Row, States
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Context, Predicted
 from bornek.core.settings.state import State
 from bornek.core.uncertainty import expanded
-from bornek.core.windows import AtMost, Interval, Normal, Verdict, chance_in
+from bornek.core.windows import Interval, Normal, Verdict, chance_in
 
 ALTERNATIVES = 2
-MISSING_GAIN = 0.08
+MISSING_GAIN = 0.05
 """A shim that is not there is named when it would raise the chance by this much."""
 SEATING_SHARE = 0.5
 """Reassembly that scatters by more than half of the half window is the thing to mend."""
@@ -33,61 +34,44 @@ PACK_GRID_UM = 10.0
 THINNEST_NM = 20_000
 
 
-@dataclass(frozen=True)
-class Candidate:
-    """What every adjuster could be brought to, with what to expect of each quantity. `p_in` is the chance
-    that all land in."""
-
-    states: States
-    predicted: Mapping[str, Predicted]
-    p_in: float
-    p_harm: float
-    rounds: float
-    handled: int
-
-    def position(self, knob: Knob) -> float:
-        return self.states[knob.key].position
-
-
-@dataclass(frozen=True)
-class Proposal:
-    """The move and its rivals. `stay` says that nothing should be changed and why."""
-
-    best: Candidate | None
-    alternatives: tuple[Candidate, ...] = ()
-    stay: str = ""
-    now_in: float = 0.0
-    provable: bool = True
-    missing: float | None = None
-    missing_p: float = 0.0
-    seating: bool = False
-
-
 def grid_of(knob: Knob) -> float:
     """How finely a knob can be set [µm]: what a plan can miss by."""
     return PACK_GRID_UM if knob.domain.sort != "position" else max(knob.domain.step * UM, 1.0)
 
 
+def _reach_um(row: Row, value: float) -> float:
+    return (value - row.aim) * row.per
+
+
 def aim_of(row: Row, knobs: Sequence[Knob], u_reading: float) -> tuple[Aim, bool]:
     """Window about the aim in the belief's unit, drawn in by U where that leaves something to land in."""
-    w, aim = row.window, row.aim
-    lo = -math.inf if w.lo is None else (w.lo - aim) * row.per
-    hi = math.inf if w.hi is None else (w.hi - aim) * row.per
+    w = row.window
+    lo, hi = _reach_um(row, w.low), _reach_um(row, w.high)
     half = w.half * row.per if not math.isinf(w.half) else OPEN_HALF
     guard = expanded(u_reading) * row.per
     provable = lo + guard < hi - guard
     if provable:
         lo, hi = lo + guard, hi - guard
-    middle = 0.0 if w.middle is None else (w.middle - aim) * row.per
     side = {"low": -1, "high": 1, "": 0}[row.harm]
     steep = STEEP_SHARE * max(abs(k) for k in row.k0) * row.per / UM
-    return Aim(lo, hi, half, middle + side * 2 * half, grid_of(knobs[0]), side, steep=steep), provable
+    return Aim(
+        lo=lo,
+        hi=hi,
+        h=half,
+        harm=_reach_um(row, row.harm_at),
+        grid=grid_of(knobs[0]),
+        harm_side=side,
+        steep=steep,
+        value=row.aim * row.per,
+    ), provable
 
 
 def reading_u(history: History, row: Row) -> float:
     """Standard uncertainty to expect of the next round's reading, in the row's unit."""
     found = [r.values.get(row.key) for r in history.rounds]
     measured = [v.u for v in found if isinstance(v, Normal)]
+    if row.drag is not None:
+        return DRAG_SHARE_SD * abs(row.aim)
     return min(measured) if measured else row.s_r / math.sqrt(row.repeats)
 
 
@@ -112,21 +96,23 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         return Proposal(None)
     if judged.code == "in":
         return Proposal(None, stay="in", now_in=1.0)
-    seen = [v for r in history.rounds for v in r.values.values()]
-    if all(isinstance(v, AtMost) for v in seen):
-        return Proposal(None, stay="censored")
+    if blind(history):
+        return loosen(history, ctx)
     aims, provables = zip(
         *(aim_of(r, history.knobs, reading_u(history, r)) for r in history.rows), strict=True
     )
     provable = all(provables)
     options, index, scores = _reach(history, ctx, aims)
+    if sense_open(history.row.belief):
+        return _try_the_sense(history, options, index, scores, aims)
     order = _possible(history, ctx, options, index, _order(history, options, index, scores))
     if not order:
         return Proposal(None, stay="nothing", provable=provable)
-    picked = [_candidate(history, options, index, scores, i) for i in order]
     now_in = _now_in(history)
-    best = picked[0]
-    rivals = _rivals(history, picked, best)
+    best, *rest = (
+        _candidate(history, options, index, scores, i) for i in _shown(history, options, index, scores, order)
+    )
+    rivals = tuple(rest)
     if judged.code in ("at_edge", "not_proven") and best.p_in <= now_in:
         return Proposal(best, rivals, "no better", now_in, provable)
     missing, missing_p = _missing(history, ctx, best, aims)
@@ -139,7 +125,27 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         missing=missing,
         missing_p=missing_p,
         seating=seating,
+        left_out=max(o.left_out for o in options),
     )
+
+
+def _try_the_sense(
+    history: History,
+    options: Sequence[Choices],
+    index: np.ndarray[tuple[int, ...], np.dtype[np.int64]],
+    scores: Scores,
+    aims: Sequence[Aim],
+) -> Proposal:
+    """Nobody knows in which way the adjuster works: the first move is made to see it."""
+    row, knob = history.row, history.knob
+    assert history.last.states is not None
+    x = (options[0].at[index[:, 0]] - history.start[knob.key]) * UM
+    now = history.travels(history.last.states)[0]
+    r2 = (reading_u(history, row) * row.per) ** 2
+    i = sense_step(row.belief, x, now, aims[0], r2, options[0].handled[index[:, 0]].astype(float))
+    if i is None:
+        return Proposal(None, stay="sense")
+    return Proposal(_candidate(history, options, index, scores, i), tells=True, now_in=_now_in(history))
 
 
 def expect(history: History, states: States) -> Candidate:
@@ -199,7 +205,7 @@ def _reach(
 
 def _target(history: History, aims: Sequence[Aim], now: Sequence[float]) -> Floats:
     if len(history.rows) == len(history.knobs) == 1:
-        return np.array([target(history.row.belief, aims[0].steep)])
+        return np.array([target(history.row.belief, aims[0])])
     return joint_target([r.belief for r in history.rows], aims, now)
 
 
@@ -280,11 +286,11 @@ def _predict(history: History, states: States) -> dict[str, Predicted]:
     x = history.travels(states)
     predicted = {}
     for row in history.rows:
-        v, sd = row.expect(x)
         u = reading_u(history, row)
         aim, _ = aim_of(row, history.knobs, u)
+        y, give = row.belief.between_95(x, (u * row.per) ** 2)
         p_in = chance_between(row.belief, x, aim.lo, aim.hi, (u * row.per) ** 2)
-        predicted[row.key] = Predicted(v, math.hypot(sd, u), p_in)
+        predicted[row.key] = Predicted(y / row.per + row.aim, give / row.per, p_in)
     return predicted
 
 
@@ -308,15 +314,20 @@ def _candidate(
     )
 
 
-def _rivals(history: History, picked: list[Candidate], best: Candidate) -> tuple[Candidate, ...]:
-    """The next best on either side of the best, nearest first: what a mechanic would ask about."""
+def _shown(
+    history: History,
+    options: Sequence[Choices],
+    index: np.ndarray[tuple[int, ...], np.dtype[np.int64]],
+    scores: Scores,
+    order: list[int],
+) -> list[int]:
+    """The best, and the likeliest on either side of it: what a mechanic would ask about."""
+    best, rest = order[0], order[1:]
     if len(history.knobs) > 1:
-        return tuple(picked[1 : 1 + ALTERNATIVES])
-    knob = history.knob
-    below = [c for c in picked[1:] if c.position(knob) < best.position(knob)]
-    above = [c for c in picked[1:] if c.position(knob) > best.position(knob)]
-    sides = [max(side, key=lambda c: c.p_in) for side in (below, above) if side]
-    return tuple(sides[:ALTERNATIVES])
+        return [best, *rest[:ALTERNATIVES]]
+    at = options[0].at[index[:, 0]]
+    sides = [[i for i in rest if at[i] < at[best]], [i for i in rest if at[i] > at[best]]]
+    return [best, *(max(side, key=lambda i: float(scores.p_in[i])) for side in sides if side)]
 
 
 def _now_in(history: History) -> float:
@@ -334,14 +345,12 @@ def _row_in(history: History, row: Row, found: object) -> float:
         return chance_in(found, w)
     if isinstance(found, Interval):
         width = max(found.b - found.a, 1e-9)
-        lo = found.a if w.lo is None else max(found.a, w.lo)
-        hi = found.b if w.hi is None else min(found.b, w.hi)
+        lo, hi = max(found.a, w.low), min(found.b, w.high)
         return max(0.0, hi - lo) / width
     if history.last.states is None:
         return 0.0
-    lo_um = -math.inf if w.lo is None else (w.lo - row.aim) * row.per
-    hi_um = math.inf if w.hi is None else (w.hi - row.aim) * row.per
-    return chance_between(row.belief, history.travels(history.last.states), lo_um, hi_um, 0.0)
+    lo, hi = _reach_um(row, w.low), _reach_um(row, w.high)
+    return chance_between(row.belief, history.travels(history.last.states), lo, hi, 0.0)
 
 
 def _missing(
@@ -352,7 +361,7 @@ def _missing(
     if len(history.knobs) > 1 or len(history.rows) > 1 or knob.domain.sort != "pack":
         return None, 0.0
     now = best.states[knob.key]
-    x = np.array([target(row.belief, aims[0].steep)])
+    x = np.array([target(row.belief, aims[0])])
     r2 = (reading_u(history, row) * row.per) ** 2
     p = float(score(row.belief, x, float(x[0]), aims[0], r2).p_in[0])
     if p - best.p_in < MISSING_GAIN:

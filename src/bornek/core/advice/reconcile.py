@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from bornek.core.advice.domains import travel
@@ -10,13 +11,19 @@ from bornek.core.phrases import lower_first
 from bornek.core.quantities import Speech, say_quantity
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.records import Context
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import Normal
 
 ANSWERS = (
     ("recounted", "The pack was another one: I have counted it"),
     ("reread", "The reading was bad: re-seated, I read again"),
+    ("soft", "Counted and read again, both are right: this unit answers so"),
     ("unexplained", "Checked, and nothing found"),
 )
+SCALES = (10.0, 25.4, 0.1, 1 / 25.4)
+WELL = 0.25
+"""A scale explains a gap when it leaves less than a quarter of it."""
+SCALE_WORDS = {10.0: "ten times", 25.4: "25.4 times", 0.1: "a tenth of", 1 / 25.4: "1/25.4 of"}
 DEAD_RESPONSE = 0.05
 """Below this share of its prior a response says nothing of what was changed."""
 
@@ -29,6 +36,8 @@ class Surprise:
     sentence: str
     implied: str
     slips: tuple[str, ...]
+    either: bool = False
+    """It may as well be the unit that answers otherwise: nothing is held out, it is asked which."""
     answers: tuple[tuple[str, str], ...] = ANSWERS
 
 
@@ -48,10 +57,48 @@ def surprise(kind: Setting, ctx: Context, history: History) -> Surprise | None:
         gap_words = f"found {_said(found, row, say)}: {_said(abs(gap), row, say)} {side}"
     else:
         gap_words = "found no movement at all"
+    asked = ""
+    if last.either:
+        asked = (
+            " Count the pack again: either a shim was miscounted, or this unit answers otherwise than most."
+        )
+    elif last.doubted and last.doubted != last.number:
+        asked = f" Round {last.doubted} is likelier to be off than this one."
+    elif not last.doubted and len(history.rounds) > 1:
+        asked = f" This round or round {_rival(history)}: either may be the bad one."
     of = f" of the {lower_first(row.label)}" if len(history.rows) > 1 else ""
-    sentence = f"Expected {_said(predicted.v, row, say)}{of}, {gap_words}."
-    slips = tuple(h.sentence for h in kind.slips(ctx, found, predicted.v))
-    return Surprise(last.number, sentence, _implied(history, row, found, say), slips)
+    sentence = f"Expected {_said(predicted.v, row, say)}{of}, {gap_words}.{asked}"
+    hints = [*_scale_hints(history, row), *(h.sentence for h in kind.slips(ctx, found, predicted.v))]
+    return Surprise(last.number, sentence, _implied(history, row, found, say), tuple(hints), last.either)
+
+
+def _rival(history: History) -> int:
+    """The earlier round that is likeliest to be the bad one."""
+    row = history.row
+    chances = [(row.belief.p_off(i), -n) for i, n in enumerate(row.learned) if n != history.last.number]
+    return -max(chances)[1] if chances else history.last.number - 1
+
+
+def _scale_hints(history: History, row: Row) -> list[str]:
+    """A reading that would fit if it were ten or 25.4 times what was typed, in this round or the one before."""
+    rounds = [r for r in history.rounds if isinstance(r.values.get(row.key), Normal)]
+    if len(rounds) < 2:
+        return []
+    last, before = rounds[-1], rounds[-2]
+    promised = last.promised.get(row.key)
+    found, earlier = last.values[row.key], before.values[row.key]
+    assert isinstance(found, Normal) and isinstance(earlier, Normal)
+    if promised is None:
+        return []
+    reach = expanded(math.hypot(promised.u, found.u))
+    change = promised.v - earlier.v
+    reach = min(reach, WELL * abs(found.v - promised.v))
+    for f in SCALES:
+        if promised.v > 0 and abs(found.v / f - promised.v) < reach:
+            return [f"Round {last.number} reads {SCALE_WORDS[f]} what would fit: unit or decimal point."]
+        if abs(earlier.v / f + change - found.v) < reach:
+            return [f"Round {before.number} reads {SCALE_WORDS[f]} what would fit: unit or decimal point."]
+    return []
 
 
 def _said(value: float, row: Row, say: Speech) -> str:

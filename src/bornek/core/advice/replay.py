@@ -3,26 +3,42 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from itertools import product
 from typing import Literal
 
-from bornek.core.advice.belief import Belief, learn, learn_at_most, learn_between, start
+from bornek.core.advice.belief import (
+    OUTLIER_SD_UM,
+    OUTLIER_SHARE,
+    Belief,
+    learn,
+    learn_at_most,
+    learn_between,
+    learn_drag,
+    start,
+)
 from bornek.core.advice.domains import travel
+from bornek.core.advice.memory import Pool, pool, priors, sense_of
 from bornek.core.settings.kind import Outcome, Result, Setting, aim_in
-from bornek.core.settings.knobs import Knob, Response
-from bornek.core.settings.records import Act, Context, Learned, Predicted
+from bornek.core.settings.knobs import Drag, Knob, Response
+from bornek.core.settings.records import Act, Context, Predicted
 from bornek.core.settings.state import State
-from bornek.core.windows import AtMost, Interval, Normal, Value, Window
+from bornek.core.settings.watch import outcome_of
+from bornek.core.windows import AtMost, Normal, Value, Window
 
 UM = 1000.0
-TYPE_SD = 0.05
-"""Two jobs of one type differ by about 5 % in their response."""
-LEAST_TYPE_SD = 0.03
 SCATTER_UM = 6.0
 """The scatter of reassembly for which the belief's constants are made."""
 SURPRISED = 0.5
+"""More likely than not, some round is off."""
+SURPRISE_SDS = 2.5
+EITHER = 0.25
+"""With this chance left that every round is right, a soft unit and a miscount look alike: asked which."""
+LIKELIER = 0.1
+"""A round whose chance to be off is this much above the next one's is named alone."""
+BELIEVABLE = (0.2, 3.0)
+"""A response outside this share of the declared one is no response: it never enters the type's memory."""
 States = Mapping[str, State]
 
 
@@ -47,6 +63,10 @@ class Row:
     s_r: float
     repeats: int
     harm: Literal["low", "high", ""]
+    harm_at: float
+    drag: Drag | None = None
+    learned: tuple[int, ...] = ()
+    """The rounds that the belief has learned, in order."""
 
     def expect(self, x: Sequence[float]) -> tuple[float, float]:
         """Value and sd in the row's unit at the knobs' travels x [µm]."""
@@ -65,6 +85,10 @@ class Round:
     promised: Mapping[str, Predicted]
     flagged: bool = False
     held_out: bool = False
+    either: bool = False
+    """Flagged, but a unit that answers otherwise would look just the same."""
+    doubted: int = 0
+    """The round that is likelier off than any other; 0 where two are equally likely."""
     act_kind: str = ""
     first: str = ""
     """The row that is spoken of where there is room for one."""
@@ -86,6 +110,10 @@ class History:
     response: Response
     start: Mapping[str, float] = field(default_factory=dict)
     """Each knob's travel in the first round."""
+    pool: Pool | None = None
+    """What finished jobs of the type say, where it is used."""
+    sense_asked: bool = False
+    """Finished jobs of the type answered the other way than was given."""
 
     @property
     def last(self) -> Round:
@@ -109,33 +137,12 @@ class History:
         return {row.key: row.expect(x) for row in self.rows}
 
 
-def remembered(response: Response, history: tuple[Learned, ...]) -> tuple[float, float]:
-    """k0 and ρ, drawn toward what finished jobs of the type found.
-
-    Each job counts 1/(se² + 0.05²), the prior 1/(ρ k0)²; never surer than 3 %.
-
-    >>> r = Response(("y",), ("k",), ((1.0,),), ((0.15,),), (0.006,), (0.0035,))
-    >>> remembered(r, (Learned("a", 0.8, 0.02), Learned("b", 0.82, 0.02)))[0] < 0.85
-    True
-    """
-    k0, rho = response.k0[0][0], response.rho[0][0]
-    items = {h.setting: h for h in history}.values()
-    weights = [(1 / (h.se**2 + (TYPE_SD * k0) ** 2), h.k) for h in items]
-    weights.append((1 / (rho * k0) ** 2, k0))
-    total = sum(w for w, _ in weights)
-    mean = sum(w * k for w, k in weights) / total
-    if len(weights) == 1:
-        return k0, rho
-    sd = math.hypot(1 / math.sqrt(total), TYPE_SD * abs(k0) * 0.6)
-    return mean, min(max(sd / abs(mean), LEAST_TYPE_SD), rho)
-
-
 def replay(kind: Setting, ctx: Context, outcome: Callable[[int], Outcome] | None = None) -> History | None:
     """All rounds up to the present one; None where the kind has no adjuster, or a row no window.
 
     `outcome` gives a round's outcome where it is known already; else each is evaluated once here.
     """
-    of = outcome or (lambda number: kind.evaluate(ctx.at(number)))
+    of = outcome or (lambda number: outcome_of(kind, ctx.at(number)))
     response, knobs = kind.response(ctx), tuple(kind.knobs(ctx))
     if response is None or not knobs:
         return None
@@ -143,12 +150,15 @@ def replay(kind: Setting, ctx: Context, outcome: Callable[[int], Outcome] | None
     results = [first.result(key) for key in response.rows]
     if any(r is None or r.window is None for r in results):
         return None
+    latest = [of(ctx.round).result(key) for key in response.rows]
     rows = tuple(
-        _row(response, i, r, knobs, ctx)
-        for i, r in enumerate(results)
+        _row(response, i, now if now is not None and now.value is not None else r, knobs, ctx)
+        for i, (r, now) in enumerate(zip(results, latest, strict=True))
         if r is not None and r.window is not None
     )
-    history = History((), rows, knobs, response)
+    alone = len(rows) == len(knobs) == 1 and not response.geometry
+    found, asked = _remembered(response, knobs[0], ctx) if alone else (None, False)
+    history = History((), rows, knobs, response, pool=found, sense_asked=asked)
     causes = {e.round: e.cause for e in ctx.explanations}
     for number in range(1, ctx.round + 1):
         history = _next_round(
@@ -157,38 +167,75 @@ def replay(kind: Setting, ctx: Context, outcome: Callable[[int], Outcome] | None
     return history
 
 
-def _row(response: Response, i: int, result: Result, knobs: Sequence[Knob], ctx: Context) -> Row:
-    assert result.window is not None
+def _remembered(response: Response, knob: Knob, ctx: Context) -> tuple[Pool | None, bool]:
+    """What finished jobs of the type say, where it fits what is given, and whether they contradict it."""
+    k0 = response.k0[0][0]
+    sense = sense_of(ctx.history)
+    if knob.sense is not None and sense and sense != math.copysign(1, k0):
+        return None, True
+    return pool(ctx.history, k0), False
+
+
+def _start(response: Response, i: int, per: float, knobs: Sequence[Knob], ctx: Context) -> Belief:
+    """The bank of one row before the first round."""
     k0, rho = response.k0[i], response.rho[i]
-    if len(response.rows) == len(knobs) == 1:
-        k, r = remembered(response, ctx.history)
-        k0, rho = (k,), (r,)
+    s_a = response.s_a[i] * per if response.geometry else None
+    scaled = [k * per / UM for k in k0]
+    if len(response.rows) > 1 or len(knobs) > 1 or response.geometry:
+        unknown = [(1.0,) if k.sense is not None else (1.0, -1.0) for k in knobs]
+        both = list(product(*unknown))
+        return start(scaled, rho, s_a=s_a, signs=both, exact=response.geometry)
+    found, asked = _remembered(response, knobs[0], ctx)
+    sense = sense_of(ctx.history)
+    open_sense = asked or (knobs[0].sense is None and not sense)
+    if knobs[0].sense is None and sense:
+        scaled = [abs(scaled[0]) * sense]
+    ways = priors(scaled[0], rho[0], found)
+    signs = (1.0, -1.0) if open_sense else (1.0,)
+    return start(scaled, rho, s_a=s_a, signs=signs, priors=ways, drag=response.drag is not None)
+
+
+def _row(response: Response, i: int, result: Result, knobs: Sequence[Knob], ctx: Context) -> Row:
+    window = result.steer or result.window
+    assert window is not None
     per = UM if result.quantity == "length" else SCATTER_UM / response.s_a[i]
-    unknown = [(1.0,) if k.sense is not None else (1.0, -1.0) for k in knobs]
-    belief = start(
-        k0=[k * per / UM for k in k0],
-        rho=rho,
-        s_a=response.s_a[i] * per if response.geometry else None,
-        signs=list(product(*unknown)),
-        exact=response.geometry,
-    )
+    belief = _start(response, i, per, knobs, ctx)
+    repeats = max(1, response.repeats)
+    u = response.s_r[i] / math.sqrt(repeats)
+    aim = result.aim
+    if aim is None:
+        aim = aim_in(window, None if i else ctx.given.get("aim"), u)
+    harm = response.harm[i] if i < len(response.harm) else ""
+    at = response.harm_at[i] if i < len(response.harm_at) else None
     return Row(
         key=response.rows[i],
         label=result.label,
         quantity=result.quantity,
-        window=result.window,
-        aim=result.aim
-        if result.aim is not None
-        else aim_in(result.window, None if i else ctx.given.get("aim")),
+        window=window,
+        aim=aim,
         belief=belief,
         per=per,
-        k0=k0,
-        rho=rho,
+        k0=response.k0[i],
+        rho=response.rho[i],
         s_a=response.s_a[i],
         s_r=response.s_r[i],
-        repeats=max(1, response.repeats),
-        harm=response.harm[i] if i < len(response.harm) else "",
+        repeats=repeats,
+        harm=harm,
+        harm_at=_harm_at(window, aim, harm) if at is None else at,
+        drag=response.drag,
     )
+
+
+def _harm_at(window: Window, aim: float, harm: str) -> float:
+    """Half a window beyond its harmful end, or the physical bound where that is nearer; an open window's own
+    end."""
+    if math.isinf(window.half):
+        end = window.high if harm == "high" else window.low
+        return aim if math.isinf(end) else end
+    if harm == "high":
+        return window.high + window.half
+    beyond = window.low - window.half
+    return beyond if window.floor is None else max(beyond, window.floor)
 
 
 def _next_round(
@@ -200,17 +247,30 @@ def _next_round(
         history = replace(history, start=begun)
     act = next((a for a in reversed(ctx.acts) if a.round == number and a.act_kind != "recount"), None)
     promised = _promised(history, act, states)
-    learned, flagged = {}, False
+    learned: dict[str, Row] = {}
+    far = False
+    drag = _drag_um(history.response, outcome)
     if states is not None:
+        x = history.travels(states)
         for row in history.rows:
             value = outcome.observed.get(row.key)
             if value is not None:
-                learned[row.key] = observe(row, history.travels(states), value)
-        flagged = number > 1 and any(b.p_outlier > SURPRISED for b in learned.values())
-    held = (flagged and cause != "unexplained") or cause == "reread"
+                far = far or (number > 1 and _far(row, x, value, drag))
+                learned[row.key] = replace(
+                    row, belief=observe(row, x, value, drag), learned=(*row.learned, number)
+                )
+    settled = {n for n, why in _causes(ctx).items() if why != "reread"}
+    any_off = max((_any_off(r, settled) for r in learned.values()), default=0.0)
+    flagged = number > 1 and (far or any_off > SURPRISED)
+    either = flagged and far and 1 - any_off >= EITHER
+    held = (flagged and not either and cause not in ("unexplained", "soft")) or cause == "reread"
+    if cause == "soft":
+        learned = {
+            key: replace(r, belief=r.belief.trusting(len(r.learned) - 1)) for key, r in learned.items()
+        }
     rows = history.rows
     if not held:
-        rows = tuple(replace(r, belief=learned.get(r.key, r.belief)) for r in rows)
+        rows = tuple(learned.get(r.key, r) for r in rows)
     seen = Round(
         number=number,
         states=states,
@@ -219,6 +279,8 @@ def _next_round(
         promised=promised,
         flagged=flagged,
         held_out=held,
+        either=either,
+        doubted=_doubted(learned.values()) if flagged else 0,
         act_kind=act.act_kind if act else "",
         first=rows[0].key,
     )
@@ -244,27 +306,73 @@ def _promised(history: History, act: Act | None, states: States | None) -> Mappi
     return {key: Predicted(v, sd) for key, (v, sd) in history.expect(states).items()}
 
 
-def observe(row: Row, x: Sequence[float], found: Value) -> Belief:
-    """One round's value of a row put into its belief; values shift by the aim."""
+def _causes(ctx: Context) -> dict[int, str]:
+    return {e.round: e.cause for e in ctx.explanations}
+
+
+def _any_off(row: Row, settled: set[int]) -> float:
+    bits = sum(1 << i for i, number in enumerate(row.learned) if number in settled)
+    return row.belief.p_any_off(bits)
+
+
+def _doubted(rows: Iterable[Row]) -> int:
+    """The round that is clearly likelier off than the others; 0 where it may be either."""
+    for row in rows:
+        chances = sorted(((row.belief.p_off(i), n) for i, n in enumerate(row.learned)), reverse=True)
+        if len(chances) > 1 and chances[0][0] > chances[1][0] + LIKELIER:
+            return chances[0][1]
+    return 0
+
+
+def _drag_um(response: Response, outcome: Outcome) -> float | None:
+    """The drag that was read, as the preload that it would nominally mean [µm]."""
+    value = outcome.observed.get(response.drag.key) if response.drag else None
+    return response.drag.nominal_um(value.v) if response.drag and isinstance(value, Normal) else None
+
+
+def _far(row: Row, x: Sequence[float], found: Value, drag: float | None) -> bool:
+    """Whether a round lies more than 2.5 sd of the whole mixture's prediction, wide and wild parts
+    included, from what was to be expected."""
+    y, sd = row.belief.predict(x)
+    noise = (row.s_r * row.per) ** 2 / row.repeats
+    if isinstance(found, Normal):
+        noise = max((found.u * row.per) ** 2, noise)
+    reach = SURPRISE_SDS * math.sqrt(sd**2 + noise + OUTLIER_SHARE * OUTLIER_SD_UM**2)
+    if isinstance(found, Normal):
+        return abs((found.v - row.aim) * row.per - y) > reach
+    if isinstance(found, AtMost):
+        return drag is None and y - (found.c - row.aim) * row.per > reach
+    return y - (found.b - row.aim) * row.per > reach or (found.a - row.aim) * row.per - y > reach
+
+
+def observe(row: Row, x: Sequence[float], found: Value, drag: float | None = None) -> Belief:
+    """One round's value of a row put into its belief; values shift by the aim. Where no play shows, the drag
+    says more than the needle that stood still."""
     b, noise = row.belief, (row.s_r * row.per) ** 2 / row.repeats
     if isinstance(found, Normal):
         return learn(b, x, (found.v - row.aim) * row.per, max((found.u * row.per) ** 2, noise))
+    if drag:
+        return learn_drag(b, x, drag, row.aim * row.per)
     if isinstance(found, AtMost):
         return learn_at_most(b, x, (found.c - row.aim) * row.per, noise)
-    assert isinstance(found, Interval)
     return learn_between(b, x, (found.a - row.aim) * row.per, (found.b - row.aim) * row.per, noise)
 
 
-def slope(history: History) -> Mapping[str, float] | None:
-    """The response that the finished rounds alone show, for the memory of the type: least squares
-    over plainly measured rounds that were not held out; None with fewer than two positions, or with
-    several adjusters."""
+def slope(history: History, ctx: Context) -> Mapping[str, float] | None:
+    """The response that this job's own rounds show, for the memory of the type: its likelihood.
+
+    k = Σ(x − x̄)(y − ȳ)/Σ(x − x̄)², se = √(s_a² + u²)/√Σ(x − x̄)², over plainly measured rounds. None with fewer
+    than two positions, several adjusters, an unbelievable ratio, or a round that nobody could explain.
+    """
     if len(history.rows) > 1 or len(history.knobs) > 1:
+        return None
+    causes = _causes(ctx)
+    if "unexplained" in causes.values() or any(r.flagged and r.number not in causes for r in history.rounds):
         return None
     points = [
         (history.travels(r.states)[0], r.found.v * UM, r.found.u * UM)
         for r in history.rounds
-        if isinstance(r.found, Normal) and r.states is not None and not r.flagged and not r.held_out
+        if isinstance(r.found, Normal) and r.states is not None and not r.held_out
     ]
     if len({x for x, _, _ in points}) < 2:
         return None
@@ -272,5 +380,7 @@ def slope(history: History) -> Mapping[str, float] | None:
     my = sum(y for _, y, _ in points) / len(points)
     sxx = sum((x - mx) ** 2 for x, _, _ in points)
     k = sum((x - mx) * (y - my) for x, y, _ in points) / sxx
+    if not BELIEVABLE[0] <= abs(k / history.row.k0[0]) <= BELIEVABLE[1]:
+        return None
     noise = history.row.s_a * UM
-    return {"k": k, "se": math.hypot(noise, points[-1][2]) / math.sqrt(sxx)}
+    return {"k": k, "se": math.hypot(noise, max(u for _, _, u in points)) / math.sqrt(sxx)}

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import Any, Literal
 
 from bornek.core.errors import InputError
@@ -18,7 +19,7 @@ from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Sl
 from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
 from bornek.core.settings.records import Context, Paint
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import Sifted, sift, sift_checks
+from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Sum, Working
 
@@ -125,36 +126,44 @@ class BevelMesh(Setting):
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
-        checks = sift_checks(sifted, slots)
+        checks = list[Check]()
         results = [*self._lash(ctx, sifted), *self._pattern(sifted)]
         if not results:
             return Outcome((), tuple(checks), NOT_READ)
-        around = sifted.numbers(slots[:TEETH]).get("Backlash", [])
-        if spread(around) > ctx.given["variation"]:
+        found = {r.key: r for r in results}
+        if "variation" in found and found["variation"].verdict.code == "out_high":
             checks.append(
                 Check(
                     "variation",
-                    "warn",
-                    "The backlash varies around the gear: look for its runout, "
-                    "find the high spot and set at the tightest.",
-                    "reseat",
+                    "stop",
+                    "The backlash varies around the gear by more than is allowed: look for its runout, "
+                    "find the high spot, and do not set it before that is mended.",
+                    "stop",
                 )
             )
         overall = worst([r.verdict for r in results if r.role == "target"])
-        observed = {r.key: r.value for r in results if r.value is not None and r.key != "variation"}
+        rows = self.response(ctx).rows
+        observed = {r.key: r.value for r in results if r.value is not None and r.key in rows}
         return Outcome(tuple(results), tuple(checks), overall, scenes=self._flanks(sifted), observed=observed)
+
+    def floor(self, ctx: Context) -> float:
+        """Below no backlash the teeth bind."""
+        return 0.0
 
     def _lash(self, ctx: Context, sifted: Sifted) -> list[Result]:
         values = sifted.numbers(self.slots(ctx)[:TEETH]).get("Backlash", [])
         if not values:
             return []
-        window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+        window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"], self.floor(ctx))
         total = Sum()
         total.mean(f"Mean of {len(values)}", values)
-        parts = budget(
-            {str(i): [v] for i, v in enumerate(values)}, ctx.find_gauge(), "travel", SCATTER_PRIOR_MM
-        )
+        gauges = sifted.gauges(self.slots(ctx)[:TEETH], ctx)
+        parts = budget({str(i): [v] for i, v in enumerate(values)}, gauges, "travel", SCATTER_PRIOR_MM)
         value = Normal(parts.mean, parts.u)
+        one = replace(parts, scatter=SCATTER_PRIOR_MM, n=1)
+        tight = Normal(min(values), one.u)
+        below, worse = replace(window, hi=None), value.v - tight.v
+        fits = window.low + worse < window.high
         found = Result(
             key="backlash",
             label="Backlash",
@@ -165,9 +174,20 @@ class BevelMesh(Setting):
             working=total.working(*source_lines(window)),
             verdict=verdict(value, window),
             aim=None,
+            steer=replace(window, lo=window.low + worse) if fits else None,
             readings=tuple(values),
         )
-        around = Normal(spread(values), parts.u * math.sqrt(2))
+        tightest = Result(
+            key="tightest",
+            label="Backlash at the tightest tooth",
+            quantity="length",
+            value=tight,
+            window=below,
+            role="target",
+            verdict=verdict(tight, below),
+            strip=False,
+        )
+        around = Normal(spread(values), math.hypot(one.resolution, one.scatter) * math.sqrt(2))
         limit = Window(None, ctx.given["variation"], window.source)
         varies = Result(
             key="variation",
@@ -175,10 +195,11 @@ class BevelMesh(Setting):
             quantity="length",
             value=around,
             window=limit,
-            role="info",
+            role="target" if len(values) > 1 else "info",
+            strip=False,
             verdict=verdict(around, limit),
         )
-        return [found, varies]
+        return [found, tightest, varies]
 
     def _pattern(self, sifted: Sifted) -> list[Result]:
         results = []

@@ -19,6 +19,21 @@ def source_fields() -> list[Field]:
     ]
 
 
+def temperature_fields(part: str) -> list[Field]:
+    """Asked where sizes are compared with a master: gauge and part differ when one comes from the sun."""
+    return [
+        Field(
+            key=key,
+            label=label,
+            quantity="temperature",
+            default=20.0,
+            lo=-20,
+            hi=most,
+        )
+        for key, label, most in (("gauge_c", "Gauge temperature", 80), ("part_c", f"{part} temperature", 120))
+    ]
+
+
 def closing_fields() -> list[Field]:
     """Asked of every setting, after its own fields."""
     return [
@@ -43,13 +58,16 @@ def closing_fields() -> list[Field]:
     ]
 
 
-def given_window(given: Mapping[str, Any], lo: float | None, hi: float | None) -> Window:
+def given_window(
+    given: Mapping[str, Any], lo: float | None, hi: float | None, floor: float | None = None
+) -> Window:
     return Window(
         lo,
         hi,
         str(given.get("source", "")),
         str(given.get("basis", "new parts")),
         str(given.get("edition", "")),
+        floor,
     )
 
 

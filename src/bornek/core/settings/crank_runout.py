@@ -13,18 +13,19 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from bornek.core.errors import RangeError
-from bornek.core.readings import resolution_u, spread
+from bornek.core.gauges import Gauge
+from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import Sifted, sift, sift_checks
+from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Working
 
 ENDS = (("L", "Left end"), ("R", "Right end"))
-ANGLES = 8
+LEAST_ANGLES, MOST_ANGLES = 8, 36
 SCATTER_PRIOR_MM = 0.002
 
 
@@ -41,6 +42,26 @@ def first_harmonic(readings_mm: Sequence[float]) -> complex:
     if n < 8:
         raise RangeError(f"A harmonic needs at least 8 readings around (got {n}).", field="readings")
     return sum((r * cmath.exp(2j * math.pi * k / n) for k, r in enumerate(readings_mm)), 0j) * 2 / n
+
+
+def _travel_budget(tir_mm: float, gauges: Sequence[Gauge]) -> Budget:
+    """Greatest less smallest of one end: two readings of one gauge, and how true the gauge travels."""
+    coarsest = max(gauges, key=lambda g: g.resolution)
+    return Budget(
+        mean=tir_mm,
+        resolution=resolution_u(coarsest, "travel"),
+        scatter=SCATTER_PRIOR_MM * math.sqrt(2),
+        n=2,
+        gauges=((coarsest, 1.0),),
+    )
+
+
+def _vector_u(gauges: Sequence[Gauge]) -> float:
+    """Standard uncertainty of an eccentricity from N readings: √(2/N) of one reading's, and half of what the
+    gauge is off by over its full travel."""
+    coarsest = max(gauges, key=lambda g: g.resolution)
+    one = math.hypot(resolution_u(coarsest, "size"), SCATTER_PRIOR_MM)
+    return math.hypot(one * math.sqrt(2 / len(gauges)), coarsest.calibration_u / 2)
 
 
 @register
@@ -68,6 +89,14 @@ class CrankRunout(Setting):
                     why="Asked, never guessed.",
                 ),
                 Field(
+                    key="angles",
+                    label="Angles read around",
+                    quantity="count",
+                    default=LEAST_ANGLES,
+                    lo=LEAST_ANGLES,
+                    hi=MOST_ANGLES,
+                ),
+                Field(
                     "gauges",
                     "The gauges stand",
                     "choice",
@@ -80,33 +109,35 @@ class CrankRunout(Setting):
         )
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
+        n = int(ctx.given["angles"])
         return tuple(
             Slot(
                 key=f"{end}.{k}",
-                label=f"{label}, {360 * k // ANGLES}°",
+                label=f"{label}, {360 * k / n:.3g}°",
                 group=label,
-                axes={"end": end, "angle": 360 * k // ANGLES},
+                axes={"end": end, "angle": round(360 * k / n)},
                 quantity="length",
                 nature="size",
                 posture="Angle 0 is the crankpin. Turn to the mark, let it rest, read.",
                 plausible=(-2.0, 2.0),
+                alike="end",
             )
             for end, label in ENDS
-            for k in range(ANGLES)
+            for k in range(n)
         )
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
-        checks = sift_checks(sifted, slots)
-        around = {end: self._around(sifted, end) for end, _ in ENDS}
-        if any(len(r) < ANGLES for r in around.values()):
-            return Outcome((), tuple(checks), NOT_READ)
+        around = {end: self._around(ctx, sifted, end) for end, _ in ENDS}
+        if any(len(r) < int(ctx.given["angles"]) for r in around.values()):
+            return Outcome((), (), NOT_READ)
         left, right = (first_harmonic(around[end]) for end in "LR")
         s, d = (left + right) / 2, (right - left) / 2
-        results = [*self._limits(ctx, around, left, right), *self._vectors(ctx, s, d)]
+        gauges = {end: sifted.gauges([x for x in slots if x.axes["end"] == end], ctx) for end, _ in ENDS}
+        results = [*self._limits(ctx, around, gauges, left, right), *self._vectors(ctx, gauges, s, d)]
         overall = worst([r.verdict for r in results if r.role == "target"])
-        checks += self._shape(ctx, s, d)
+        checks = self._shape(ctx, s, d)
         sentence = "Inside the limit: leave it alone." if overall.code == "in" else ""
         if overall.code.startswith("out"):
             sentence = "Beyond the limit: the crank is sent out. No truing move is reckoned here."
@@ -119,28 +150,31 @@ class CrankRunout(Setting):
             unverified=("The rods' straightness",),
         )
 
-    def _around(self, sifted: Sifted, end: str) -> list[float]:
-        found = (sifted.counted.get(f"{end}.{k}") for k in range(ANGLES))
+    def _around(self, ctx: Context, sifted: Sifted, end: str) -> list[float]:
+        found = (sifted.counted.get(f"{end}.{k}") for k in range(int(ctx.given["angles"])))
         return [e.number for e in found if e is not None and e.number is not None]
 
     def _limits(
-        self, ctx: Context, around: Mapping[str, list[float]], left: complex, right: complex
+        self,
+        ctx: Context,
+        around: Mapping[str, list[float]],
+        gauges: Mapping[str, list[Gauge]],
+        left: complex,
+        right: complex,
     ) -> list[Result]:
+        """A full reading is one travel of its gauge: its card counts once, in a sum of ends by one gauge twice."""
         window = given_window(ctx.given, None, ctx.given["limit"])
-        u_one = math.hypot(resolution_u(ctx.find_gauge(), "size"), SCATTER_PRIOR_MM)
         tir = {end: spread(values) for end, values in around.items()}
+        one = {end: _travel_budget(tir[end], gauges[end]) for end, _ in ENDS}
         match ctx.given["convention"]:
             case "tir":
-                rows = [
-                    (f"tir_{e}", f"Full reading, {label.lower()}", tir[e], u_one * math.sqrt(2))
-                    for e, label in ENDS
-                ]
+                rows = [(f"tir_{e}", f"Full reading, {label.lower()}", tir[e], one[e].u) for e, label in ENDS]
             case "sum":
-                rows = [("tir_sum", "Both ends' full readings added", tir["L"] + tir["R"], u_one * 2)]
+                u = combined([(1.0, one["L"]), (1.0, one["R"])])
+                rows = [("tir_sum", "Both ends' full readings added", tir["L"] + tir["R"], u)]
             case _:
-                u = u_one * math.sqrt(2 / ANGLES)
                 rows = [
-                    (f"e_{e}", f"Eccentricity, {label.lower()}", abs(v), u)
+                    (f"e_{e}", f"Eccentricity, {label.lower()}", abs(v), _vector_u(gauges[e]))
                     for (e, label), v in zip(ENDS, (left, right), strict=True)
                 ]
         return [self._judge(key, label, Normal(v, u), window) for key, label, v, u in rows]
@@ -161,8 +195,10 @@ class CrankRunout(Setting):
             verdict=verdict(value, window),
         )
 
-    def _vectors(self, ctx: Context, s: complex, d: complex) -> list[Result]:
-        u = math.hypot(resolution_u(ctx.find_gauge(), "size"), SCATTER_PRIOR_MM) / math.sqrt(ANGLES)
+    def _vectors(
+        self, ctx: Context, gauges: Mapping[str, list[Gauge]], s: complex, d: complex
+    ) -> list[Result]:
+        u = math.hypot(_vector_u(gauges["L"]), _vector_u(gauges["R"])) / 2
         return [
             Result(
                 key=key,

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 from typing import Any
 
 from bornek.core.errors import BornekError, InputError
 from bornek.core.quantities import UNITS, parse
 from bornek.core.settings.kind import Calculation, Field
+
+MOST_LINES = 100
 
 
 def read_given(kind: Calculation, typed: Mapping[str, Any], unit: str = "mm") -> dict[str, Any]:
@@ -82,8 +85,8 @@ def _read(f: Field, raw: Any, unit: str) -> Any:
             raise InputError(f"{f.label} is missing.", next_step="Enter it.")
         return None
     if f.quantity == "choice":
-        if raw not in dict(f.options):
-            raise InputError(f"{f.label}: {raw!r} is not one of {', '.join(dict(f.options))}.")
+        if not isinstance(raw, str) or raw not in dict(f.options):
+            raise InputError(f"{f.label}: {str(raw)[:60]!r} is not one of {', '.join(dict(f.options))}.")
         return raw
     if f.quantity in ("text", "place"):
         if not isinstance(raw, str) or len(raw) > 400:
@@ -91,8 +94,12 @@ def _read(f: Field, raw: Any, unit: str) -> Any:
         return raw.strip()
     if f.quantity == "lines":
         lines = raw.splitlines() if isinstance(raw, str) else raw
-        if not isinstance(lines, list) or not all(isinstance(x, str) for x in lines):
-            raise InputError(f"{f.label} must be a list of texts.")
+        if (
+            not isinstance(lines, list)
+            or not all(isinstance(x, str) for x in lines)
+            or len(lines) > MOST_LINES
+        ):
+            raise InputError(f"{f.label} must be a list of texts, {MOST_LINES} at most.")
         return [x.strip() for x in lines if x.strip()]
     return _number(f, raw, unit)
 
@@ -105,6 +112,12 @@ def _number(f: Field, raw: Any, unit: str) -> float | int:
         value = float(raw)
     else:
         raise InputError(f"{f.label} must be a number or a text with a unit.")
+    if not math.isfinite(value):
+        raise InputError(f"{f.label} must be a finite number.")
+    if f.quantity == "count" and value != round(value):
+        raise InputError(
+            f"{f.label} is a whole number (got {value:g}).", next_step="Type it without decimals."
+        )
     if (f.lo is not None and value < f.lo) or (f.hi is not None and value > f.hi):
         raise InputError(
             f"{f.label} must be {f.lo:g} to {f.hi:g} (got {value:g}).",

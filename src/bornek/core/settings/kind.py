@@ -18,6 +18,7 @@ from bornek.core.scenes import Scene
 from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.records import Context, Entry
 from bornek.core.settings.state import State
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Value, Verdict, Window
 from bornek.core.working import Working
 
@@ -66,6 +67,8 @@ class Slot:
     options: tuple[tuple[str, str], ...] = ()
     peers: str = ""
     """Slots with the same `peers` are repeats of one quantity and guard each other against slips."""
+    alike: str = ""
+    """Groups whose slots have the same `alike` should read much the same: the two ends of one shaft."""
 
 
 @dataclass(frozen=True)
@@ -92,6 +95,11 @@ class Result:
     working: Working = Working()
     verdict: Verdict = NOT_READ
     aim: float | None = None
+    steer: Window | None = None
+    """What the adjuster is steered to, where that is not the window itself: narrower by what the worst place
+    differs from the mean, or the drag that proves a preload."""
+    strip: bool = True
+    """Whether it has a strip of its own; what only blocks stands in a table."""
     readings: tuple[float, ...] = ()
 
 
@@ -195,6 +203,11 @@ class Setting(Calculation):
     def response(self, ctx: Context) -> Response | None:
         return None
 
+    def floor(self, ctx: Context) -> float | None:
+        """The physical bound of what is set: a clearance or float is above 0; None where it may be negative,
+        or where nothing lies below it."""
+        return None
+
     def reads(self, ctx: Context) -> frozenset[str]:
         """Aspects of its places on which the value rests (for example pack, cover)."""
         return frozenset({"pack"})
@@ -221,18 +234,27 @@ def first_open(slots: Sequence[Slot], entries: Sequence[Entry]) -> str | None:
     return next((s.key for s in slots if s.key not in filled and not s.optional), None)
 
 
-def aim_in(window: Window, wanted: float | None) -> float:
-    """The mechanic's own number if it lies in the window, else the middle (or the closed end)."""
+def aim_in(window: Window, wanted: float | None, u: float) -> float:
+    """The mechanic's own number if it lies in the window, else the middle; never the edge itself.
+
+    `u` is the standard uncertainty to be expected of a reading: a number at an edge, and the closed end of a
+    window open on the other side, is taken U = 2u inside; where the window is not wider than 2U, the middle.
+    An open end leaves room for the scatter of seating too: twice U.
+
+    >>> round(aim_in(Window(0.06, 0.12, "card"), 0.06, 0.005), 3)
+    0.07
+    >>> round(aim_in(Window(0.06, None, "card"), None, 0.005), 3)
+    0.08
+    """
+    inside = expanded(u)
     if wanted is not None and window.holds(wanted):
-        return wanted
+        if 2 * inside >= 2 * window.half:
+            return float(window.middle or 0.0)
+        return min(max(wanted, window.low + inside), window.high - inside)
     if window.middle is not None:
         return window.middle
-    return window.lo if window.lo is not None else (window.hi or 0.0)
+    return window.low + 2 * inside if not math.isinf(window.low) else window.high - 2 * inside
 
 
 def speech(ctx: Context) -> Speech:
     return Speech(ctx.unit)
-
-
-def is_open(window: Window) -> bool:
-    return math.isinf(window.half)

@@ -111,11 +111,31 @@ class Knob:
 
 
 @dataclass(frozen=True)
+class Drag:
+    """How a preload that cannot be seen shows itself: which result is its drag [N·m], how much of it comes
+    with each mm of preload by what the windows say, and what drags without any."""
+
+    key: str
+    per_mm: float
+    idle: float = 0.0
+
+    def nominal_um(self, torque: float) -> float:
+        """A drag as the preload that it would nominally mean [µm].
+
+        >>> Drag("drag", 40.0, 1.0).nominal_um(3.0)
+        50.0
+        """
+        return max(torque - self.idle, 0.0) / self.per_mm * 1000.0
+
+
+@dataclass(frozen=True)
 class Response:
     """How rows (quantities) answer knobs: prior of k with its relative sd, and the scatters.
 
     k0[row][knob] in quantity per unit of knob; rho[row][knob] relative sd; s_a, s_r [row's unit] scatter
-    of reassembly and of one reading; harm[row] is the side that does damage, empty for none.
+    of reassembly and of one reading; harm[row] is the side that does damage, empty for none, and
+    harm_at[row] where it begins: None for a window's half beyond its end, or the physical bound if that is
+    nearer.
     """
 
     rows: tuple[str, ...]
@@ -125,6 +145,8 @@ class Response:
     s_a: tuple[float, ...]
     s_r: tuple[float, ...]
     harm: tuple[Literal["low", "high", ""], ...] = ("low",)
+    harm_at: tuple[float | None, ...] = ()
     repeats: int = 6
+    drag: Drag | None = None
     geometry: bool = False
     """k0 and s_a are plain geometry: nothing is reassembled, so neither is learned."""

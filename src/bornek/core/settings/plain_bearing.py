@@ -8,13 +8,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from functools import partial
 from typing import Any
 
 from bornek.core.errors import RangeError
-from bornek.core.quantities import Speech
-from bornek.core.readings import Budget, budget, show_budget
+from bornek.core.readings import Budget, combined, show_budget
 from bornek.core.scenes import Table
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, temperature_fields, whole_form
 from bornek.core.settings.kind import (
     Check,
     Field,
@@ -31,18 +32,24 @@ from bornek.core.settings.knobs import Continuous, Knob, Packs, Response
 from bornek.core.settings.places_around import (
     FORM_LIMIT,
     PLACES,
+    Readings,
     Sizes,
+    budget_of,
     by_place,
-    form_of,
+    form_checks,
+    form_results,
+    single,
     size_slots,
     size_table,
+    sizes_of,
+    usual_u,
 )
-from bornek.core.settings.records import Confirm, Context
+from bornek.core.settings.records import Confirm, Context, Entry
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State
 from bornek.core.uncertainty import expanded
-from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict
+from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict, worst
 from bornek.core.working import Sum, Working
 
 SCATTER_PRIOR_MM = 0.002
@@ -50,6 +57,7 @@ BORE_STEP_MM = 0.005
 STRIP_PRIOR_MM = 0.005
 BORE, CAP = "bore", "pack"
 OIL = "oil.hole"
+UNEVEN = "Mean and least clearance differ by more than the window: no clearance is right all round."
 
 
 def share_of_mm(diameter_mm: float, per_mille: float) -> float:
@@ -141,7 +149,11 @@ class PlainBearing(Setting):
                 hi=5000,
             ),
         ]
-        return whole_form(own)
+        return whole_form([*own, *temperature_fields("Parts'")])
+
+    def floor(self, ctx: Context) -> float:
+        """A clearance below 0 is an interference: the shaft seizes."""
+        return 0.0
 
     def window(self, ctx: Context) -> Window:
         g = ctx.given
@@ -161,7 +173,7 @@ class PlainBearing(Setting):
                 field="least",
                 next_step="Give it in length, or as a share of the diameter.",
             )
-        return given_window(g, ends[0], ends[1])
+        return given_window(g, ends[0], ends[1], self.floor(ctx))
 
     def slots(self, ctx: Context) -> list[Slot]:
         d = float(ctx.given["diameter"])
@@ -204,31 +216,36 @@ class PlainBearing(Setting):
             ),
         ]
 
-    def _sizes(self, ctx: Context, what: str) -> Sizes:
-        """The newest sizes of one member: a journal is read in round 1 and stays."""
-        found: dict[tuple[str, str], float] = {}
+    def _read(self, ctx: Context, what: str) -> Readings:
+        """The newest readings of one member: a journal is read in round 1 and stays."""
+        found: dict[tuple[str, str], Entry] = {}
         for number in range(1, ctx.round + 1):
-            then = ctx.at(number)
-            sifted = sift(self.slots(then), then.now())
-            now = {
-                (str(s.axes["place"]), str(s.axes.get("way", ""))): e.number
-                for s in self.slots(then)
-                if s.axes.get("what") == what
-                and (e := sifted.counted.get(s.key)) is not None
-                and e.number is not None
-            }
+            now = ctx.once((self.id, what, number), partial(self._read_in, ctx, what, number))
             if what != "journal":
                 found = {}
             found |= now
         return found
 
+    def _read_in(self, ctx: Context, what: str, number: int) -> Readings:
+        """The readings of one member in one round."""
+        then = ctx.at(number)
+        sifted = sift(self.slots(then), then.now())
+        return {
+            (str(s.axes["place"]), str(s.axes.get("way", ""))): e
+            for s in self.slots(then)
+            if s.axes.get("what") == what
+            and (e := sifted.counted.get(s.key)) is not None
+            and e.number is not None
+        }
+
     def evaluate(self, ctx: Context) -> Outcome:
         slots, window = self.slots(ctx), self.window(ctx)
         sifted = sift(slots, ctx.now())
-        checks = list(sift_checks(sifted, slots))
         names = ("strip",) if ctx.given["method"] == "strip" else ("bore", "journal")
-        sizes = {name: self._sizes(ctx, name) for name in names}
-        aim = aim_in(window, ctx.given.get("aim"))
+        read = {name: self._read(ctx, name) for name in names}
+        sizes = {name: sizes_of(found, ctx) for name, found in read.items()}
+        usual = usual_u(ctx, self._floor(ctx), len(names))
+        aim = aim_in(window, ctx.given.get("aim"), usual)
         oil = sifted.counted.get(OIL)
         blockers = (
             ()
@@ -245,107 +262,134 @@ class PlainBearing(Setting):
                 verdict=NOT_READ,
                 aim=aim,
             )
-            return Outcome((empty,), tuple(checks), NOT_READ, sign_blockers=blockers)
-        value, working = self._value(ctx, sizes)
+            return Outcome((empty,), (), NOT_READ, sign_blockers=blockers)
+        parts = {name: budget_of(found, ctx, self._floor(ctx)) for name, found in read.items()}
+        value, working = self._value(ctx, sizes, parts)
+        least = self._least(ctx, sizes, parts)
+        worse = max(value.v - least.v, 0.0)
+        fits = window.low + worse < window.high
+        steer = replace(window, lo=window.low + worse) if fits and not math.isinf(window.low) else None
+        aim = aim_in(steer or window, ctx.given.get("aim"), usual)
         judged = verdict(value, window)
-        result = Result(
-            key="clearance",
-            label="Clearance",
-            quantity="length",
-            value=value,
-            window=window,
-            role="target",
-            working=working.sourced(*source_lines(window)),
-            verdict=judged,
-            aim=aim,
-        )
-        checks += [*self._form(ctx, sizes), *self._choices(ctx, sizes, value, window, judged, aim)]
+        below = replace(window, hi=None)
+        results = [
+            Result(
+                key="clearance",
+                label="Clearance",
+                quantity="length",
+                value=value,
+                window=window,
+                role="target",
+                working=working.sourced(*source_lines(window)),
+                verdict=judged,
+                aim=aim,
+                steer=steer,
+            ),
+            Result(
+                key="least",
+                label="Least clearance, at the tightest place",
+                quantity="length",
+                value=least,
+                window=below,
+                role="target",
+                verdict=verdict(least, below),
+                strip=False,
+            ),
+        ]
+        for name, found in read.items():
+            results += form_results(name, found, ctx, window, self._floor(ctx))
+        overall = worst([x.verdict for x in results])
+        checks = form_checks(results, speech(ctx), "one clearance cannot be right all round.")
+        if not fits:
+            checks.append(Check("uneven", "stop", UNEVEN, "stop"))
+        checks += self._choices(ctx, sizes, value, overall, aim)
         return Outcome(
-            results=(result,),
+            results=tuple(results),
             checks=tuple(checks),
-            verdict=judged,
-            scenes=(self._table(ctx, sizes),),
+            verdict=overall,
+            scenes=(self._table(ctx, sizes, value, least),),
             sign_blockers=blockers,
             observed={"clearance": value},
         )
 
-    def _value(self, ctx: Context, sizes: Mapping[str, Sizes]) -> tuple[Normal, Working]:
-        """Two members by two gauges: every share counts, calibration twice."""
-        say, gauge = speech(ctx), ctx.find_gauge()
+    def _floor(self, ctx: Context) -> float:
+        return STRIP_PRIOR_MM if ctx.given["method"] == "strip" else SCATTER_PRIOR_MM
+
+    def _least(self, ctx: Context, sizes: Mapping[str, Sizes], parts: Mapping[str, Budget]) -> Normal:
+        """Where it would seize first: the smallest bore less the greatest journal of one place."""
+        one = {name: single(p, self._floor(ctx)) for name, p in parts.items()}
+        if "strip" in sizes:
+            return Normal(min(sizes["strip"].values()), combined([(1.0, one["strip"])]))
+        bores, journals = by_place(sizes["bore"]), by_place(sizes["journal"])
+        gaps = [min(b) - max(journals[place]) for place, b in bores.items() if place in journals]
+        gap = min(gaps) if gaps else min(map(min, bores.values())) - max(map(max, journals.values()))
+        return Normal(round(gap, 9), combined([(1.0, one["bore"]), (-1.0, one["journal"])]))
+
+    def _value(
+        self, ctx: Context, sizes: Mapping[str, Sizes], parts: Mapping[str, Budget]
+    ) -> tuple[Normal, Working]:
+        """What each gauge is off by counts for all that it read: it adds up over two gauges, and cancels where
+        one read both members."""
+        say = speech(ctx)
         total = Sum(3 if say.unit == "mm" else 1)
-        floor = STRIP_PRIOR_MM if "strip" in sizes else SCATTER_PRIOR_MM
-        parts: dict[str, Budget] = {}
         for name, found in sizes.items():
-            parts[name] = budget(by_place(found), gauge, "size", floor)
             total.mean(f"Mean {name}", [v * say.per_mm for v in found.values()])
         if "strip" in parts:
-            value = Normal(round(parts["strip"].mean, 9), parts["strip"].u)
-        else:
-            bore, journal = parts["bore"].mean, parts["journal"].mean
-            total.line(
-                "Clearance",
-                f"{say.number(bore)} − {say.number(journal)}",
-                (bore - journal) * say.per_mm,
-                main=True,
-            )
-            value = Normal(round(bore - journal, 9), math.hypot(parts["bore"].u, parts["journal"].u))
-        show_budget(total, parts[next(iter(parts))], gauge, "size", say.per_mm)
-        if len(parts) > 1:
-            total.lines.pop()
-            total.line("Give or take", "2 × √(bore² + journal²)", expanded(value.u) * say.per_mm, main=True)
+            show_budget(total, parts["strip"], "size", say.per_mm)
+            return Normal(round(parts["strip"].mean, 9), parts["strip"].u), total.working()
+        bore, journal = parts["bore"], parts["journal"]
+        clearance = bore.mean - journal.mean
+        total.line(
+            "Clearance",
+            f"{say.number(bore.mean)} − {say.number(journal.mean)}",
+            clearance * say.per_mm,
+            main=True,
+        )
+        value = Normal(round(clearance, 9), combined([(1.0, bore), (-1.0, journal)]))
+        show_budget(total, bore, "size", say.per_mm)
+        total.lines.pop()
+        total.line(
+            "Give or take",
+            "2 × √(bore² + journal²), what a gauge is off by once for all that it read",
+            expanded(value.u) * say.per_mm,
+            main=True,
+        )
         return value, total.working()
 
-    def _form(self, ctx: Context, sizes: Mapping[str, Sizes]) -> list[Check]:
-        limit, say, found = ctx.given.get("form_limit"), speech(ctx), []
-        for name, members in sizes.items():
-            form = form_of(members)
-            for word, value in (("oval", form.ovality_mm), ("tapered", form.taper_mm)):
-                if limit is not None and value > limit + 1e-9:
-                    found.append(
-                        Check(
-                            f"{word}_{name}",
-                            "warn",
-                            f"The {name} is {word} by {say.number(value)} {say.unit}, "
-                            f"more than {say.size(limit)}: one clearance cannot be right all round.",
-                        )
-                    )
-        return found
-
     def _choices(
-        self,
-        ctx: Context,
-        sizes: Mapping[str, Sizes],
-        value: Normal,
-        window: Window,
-        judged: Verdict,
-        aim: float,
+        self, ctx: Context, sizes: Mapping[str, Sizes], value: Normal, judged: Verdict, aim: float
     ) -> list[Check]:
-        """What can be done about it, when nothing on the page adjusts it."""
+        """What can be done about it, when nothing on the page adjusts it: a sheet names one size only."""
         if not judged.code.startswith("out"):
             return []
-        say, remedy = speech(ctx), ctx.given["remedy"]
+        say = speech(ctx)
         off = value.v - aim
         words = [f"Too {'loose' if off > 0 else 'tight'} by {say.number(abs(off))} {say.unit} from the aim."]
         journal = sizes.get("journal", {})
-        if journal:
+        if not self.knobs(ctx) and journal:
             wanted = sum(journal.values()) / len(journal) + aim
-            words.append(f"A new bush would be reamed or honed to {say.size(wanted)}.")
-        if remedy != "cap_shims" and ctx.given.get("torque"):
-            words.append(self._cap_words(off, say))
-        if remedy == "scrape":
+            words.append(f"A new bush would be reamed or honed to {say.size(round(wanted, 3))}.")
+        elif not self.knobs(ctx) and ctx.given.get("torque"):
+            which = "out from" if off > 0 else "in"
+            words.append(
+                f"Under a cap with shims: {say.number(abs(off))} {which} under each side, the same on both."
+            )
+        if ctx.given["remedy"] == "scrape":
             words.append(
                 "Scrape to the blue: high spots only, spread over the whole bearing, then read again."
             )
         return [Check("choices", "note", " ".join(words))]
 
-    def _cap_words(self, off: float, say: Speech) -> str:
-        which = "out from" if off > 0 else "in"
-        return f"Under a cap with shims: {say.number(abs(off))} {which} under each side, the same on both."
-
-    def _table(self, ctx: Context, sizes: Mapping[str, Sizes]) -> Table:
+    def _table(self, ctx: Context, sizes: Mapping[str, Sizes], mean: Normal, least: Normal) -> Table:
         say, title = speech(ctx), f"Sizes, {speech(ctx).unit}"
         if "strip" not in sizes:
-            return size_table(title, sizes, say)
+            table = size_table(title, sizes, say)
+            blank = ("",) * (len(table.head) - 2)
+            more = (
+                ("mean clearance", say.number(mean.v), *blank),
+                ("least clearance", say.number(least.v), *blank),
+            )
+            return Table(title, table.head, (*table.rows, *more))
         rows = [
             (label, say.number(sizes["strip"][place, ""]))
             for place, label in PLACES
@@ -356,7 +400,7 @@ class PlainBearing(Setting):
     def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
         """The bush's bore as measured in that round, else as it was said to be reamed."""
         then = ctx.at(ctx.round if number is None else number)
-        sizes = self._sizes(then, "bore") if knob == BORE else {}
+        sizes = sizes_of(self._read(then, "bore"), then) if knob == BORE else {}
         return Position(sum(sizes.values()) / len(sizes), step=BORE_STEP_MM) if sizes else then.state(knob)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
@@ -396,14 +440,13 @@ class PlainBearing(Setting):
         if not self.knobs(ctx):
             return None
         knob = self.knobs(ctx)[0].key
-        floor = STRIP_PRIOR_MM if ctx.given["method"] == "strip" else SCATTER_PRIOR_MM
         return Response(
             rows=("clearance",),
             knobs=(knob,),
             k0=((1.0,),),
             rho=((0.02,),),
             s_a=(0.003,),
-            s_r=(floor,),
+            s_r=(self._floor(ctx),),
             harm=("low",),
             repeats=3,
             geometry=knob == BORE,

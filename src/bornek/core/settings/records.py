@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Any, TypeVar
 
 from bornek.core.gauges import UNKNOWN, Gauge
 from bornek.core.settings.state import State
 
+Made = TypeVar("Made")
 Bracket = tuple[float, float]
 
 
@@ -99,11 +100,14 @@ class Explanation:
 
 @dataclass(frozen=True)
 class Learned:
-    """The response found on a finished job of the same type: k and its standard error."""
+    """The response that a finished job of the same type showed by its own moves, and its standard error;
+    `serial` of its unit, `job` as people call it."""
 
     setting: str
     k: float
     se: float
+    serial: str = ""
+    job: str = ""
 
 
 @dataclass(frozen=True)
@@ -130,15 +134,27 @@ class Context:
     unit: str = "mm"
     round: int = 1
     signed: bool = False
+    memo: dict[Any, Any] = field(default_factory=dict, init=False, repr=False, compare=False)
+    """What was made of single rounds, shared by all looks at the same bench."""
 
     def at(self, number: int) -> Context:
         """The same bench as it stood in another round."""
-        return replace(
+        then = replace(
             self,
             round=number,
             entries=tuple(e for e in self.entries if e.round <= number),
             acts=tuple(a for a in self.acts if a.round <= number),
         )
+        object.__setattr__(then, "memo", self.memo)
+        return then
+
+    def once(self, key: Any, make: Callable[[], Made]) -> Made:
+        """What `make` gives for a round, made once however often it is looked back at. `key` names kind, what
+        is made and the round."""
+        if key not in self.memo:
+            self.memo[key] = make()
+        found: Made = self.memo[key]
+        return found
 
     def now(self) -> tuple[Entry, ...]:
         return tuple(e for e in self.entries if e.round == self.round)

@@ -1,25 +1,38 @@
 """Size of a journal, a bore or a housing seat against its limits or its fit class.
 
-A seat that a ring has spun on is measured, not felt. All sizes in mm, corrected to nothing: gauge and part
-at one temperature.
+A seat that a ring has spun on is measured, not felt. It is judged twice: where it holds least (the smallest
+journal, the greatest bore) for spinning, where it holds most for lost clearance and ring stress. Sizes in mm.
 """
 
 from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import Any
 
 from bornek.core.errors import RangeError
-from bornek.core.readings import budget, show_budget
-from bornek.core.settings.common import given_window, source_lines, whole_form
-from bornek.core.settings.kind import Check, Field, Offer, Outcome, Result, Setting, Slot, speech
-from bornek.core.settings.places_around import FORM_LIMIT, Sizes, by_place, form_of, size_slots, size_table
+from bornek.core.readings import show_budget
+from bornek.core.settings.common import given_window, source_lines, temperature_fields, whole_form
+from bornek.core.settings.kind import Field, Offer, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.places_around import (
+    FORM_LIMIT,
+    Readings,
+    Sizes,
+    budget_of,
+    form_checks,
+    form_of,
+    form_results,
+    single,
+    size_slots,
+    size_table,
+    sizes_of,
+)
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.sifting import sift
 from bornek.core.tables.iso286 import limits_of
-from bornek.core.windows import NOT_READ, Normal, Window, verdict
+from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Sum, Working
 
 SCATTER_PRIOR_MM = 0.002
@@ -75,6 +88,7 @@ class SeatSize(Setting):
                     hi=2001,
                     why="With it the fit itself is reckoned.",
                 ),
+                *temperature_fields("Part's"),
             ]
         )
 
@@ -115,49 +129,69 @@ class SeatSize(Setting):
         )
 
     def evaluate(self, ctx: Context) -> Outcome:
-        slots, window, gauge, say = self.slots(ctx), self.window(ctx), ctx.find_gauge(), speech(ctx)
+        slots, window, say = self.slots(ctx), self.window(ctx), speech(ctx)
         sifted = sift(slots, ctx.now())
-        sizes: Sizes = {
-            (str(s.axes["place"]), str(s.axes["way"])): e.number
+        read: Readings = {
+            (str(s.axes["place"]), str(s.axes["way"])): e
             for s in slots
             if (e := sifted.counted.get(s.key)) is not None and e.number is not None
         }
-        checks = list(sift_checks(sifted, slots))
-        if not sizes:
+        if not read:
             empty = Result(
                 key="size", label="Mean size", quantity="length", value=None, window=window, verdict=NOT_READ
             )
-            return Outcome((empty,), tuple(checks), NOT_READ)
-        parts = budget(by_place(sizes), gauge, "size", SCATTER_PRIOR_MM)
+            return Outcome((empty,), (), NOT_READ)
+        sizes, parts = sizes_of(read, ctx), budget_of(read, ctx, SCATTER_PRIOR_MM)
         value, form = Normal(round(parts.mean, 9), parts.u), form_of(sizes)
         total = Sum(3 if say.unit == "mm" else 1)
         total.mean("Mean size", [v * say.per_mm for v in sizes.values()])
+        total.line("Smallest", "of all places", min(sizes.values()) * say.per_mm)
+        total.line("Greatest", "of all places", max(sizes.values()) * say.per_mm)
         total.line("Ovality", "greatest difference across one place", form.ovality_mm * say.per_mm)
         total.line("Taper", "between the means of the places", form.taper_mm * say.per_mm)
-        show_budget(total, parts, gauge, "size", say.per_mm)
-        judged = verdict(value, window)
-        results = [
-            Result(
-                key="size",
-                label="Mean size",
-                quantity="length",
-                value=value,
-                window=window,
-                role="target",
-                working=total.working().sourced(*source_lines(window)),
-                verdict=judged,
-                readings=tuple(sizes.values()),
-            )
-        ]
-        results += self._fit(ctx, value)
-        checks += self._form(ctx, form.ovality_mm, form.taper_mm)
+        show_budget(total, parts, "size", say.per_mm)
+        mean = Result(
+            key="size",
+            label="Mean size",
+            quantity="length",
+            value=value,
+            window=window,
+            role="target",
+            working=total.working().sourced(*source_lines(window)),
+            verdict=verdict(value, window),
+            readings=tuple(sizes.values()),
+        )
+        ends = self._ends(sizes, single(parts, SCATTER_PRIOR_MM).u, window)
+        name = str(ctx.given["what"])
+        forms = form_results(name, read, ctx, window, SCATTER_PRIOR_MM)
+        overall = worst([x.verdict for x in (mean, *ends, *forms)])
         return Outcome(
-            tuple(results),
-            tuple(checks),
-            judged,
-            self._sentence(ctx, judged.code),
+            (mean, *ends, *forms, *self._fit(ctx, sizes, parts.u)),
+            tuple(form_checks(forms, say, "not a seat for a ring.")),
+            overall,
+            self._sentence(ctx, overall.code),
             scenes=(size_table(f"Sizes, {say.unit}", {"": sizes}, say),),
         )
+
+    def _ends(self, sizes: Sizes, u: float, window: Window) -> list[Result]:
+        """The smallest place against the least size, the greatest against the greatest."""
+        return [
+            Result(
+                key=key,
+                label=label,
+                quantity="length",
+                value=Normal(size, u),
+                window=bound,
+                role="target",
+                verdict=verdict(Normal(size, u), bound),
+                strip=False,
+            )
+            for key, label, size, bound in (
+                ("smallest", "Smallest place", min(sizes.values()), replace(window, hi=None)),
+                ("greatest", "Greatest place", max(sizes.values()), replace(window, lo=None)),
+            )
+            if bound.lo is not None or bound.hi is not None
+        ]
 
     def _sentence(self, ctx: Context, code: str) -> str:
         """A seat is not set: it is good, or it goes back to Inspect."""
@@ -166,51 +200,41 @@ class SeatSize(Setting):
         worn = "low" if ctx.given["what"] == "journal" else "high"
         if code.endswith(worn):
             return "Worn: the ring would spin. Back to Inspect: build up, sleeve, or replace."
-        return "More stock than the drawing allows: look for a burr, a raised edge or the wrong part."
+        return (
+            "Too tight: the ring would be strained and lose its clearance. Look for a burr or the wrong part."
+        )
 
-    def _form(self, ctx: Context, ovality: float, taper: float) -> list[Check]:
-        limit = ctx.given.get("form_limit")
-        if limit is None:
-            return []
-        say = speech(ctx)
-        return [
-            Check(
-                f"form_{name.lower()}",
-                "warn",
-                f"{name} {say.number(value)} {say.unit}, more than {say.size(limit)}: not a seat for a ring.",
-            )
-            for name, value in (("Ovality", ovality), ("Taper", taper))
-            if value > limit + 1e-9
-        ]
-
-    def _fit(self, ctx: Context, value: Normal) -> list[Result]:
+    def _fit(self, ctx: Context, sizes: Sizes, u: float) -> list[Result]:
+        """The fit with its mate where it is loosest and where it is tightest: negative is interference."""
         mate = ctx.given.get("mate")
         if mate is None:
             return []
-        say = speech(ctx)
-        clearance = (value.v - mate) if ctx.given["what"] != "journal" else (mate - value.v)
-        words = "clearance" if clearance >= 0 else "interference"
-        working = Working(
-            (
-                Line(
-                    "Fit",
-                    f"{say.number(max(value.v, mate))} − {say.number(min(value.v, mate))}",
-                    f"{say.number(abs(clearance))} {words}",
-                    True,
-                ),
+        say, sign = speech(ctx), -1 if ctx.given["what"] == "journal" else 1
+        found = []
+        for key, label, size in (
+            ("loosest", "where it holds least", min(sizes.values()) if sign < 0 else max(sizes.values())),
+            ("tightest", "where it holds most", max(sizes.values()) if sign < 0 else min(sizes.values())),
+        ):
+            clearance = sign * (size - mate)
+            words = "clearance" if clearance >= 0 else "interference"
+            line = Line(
+                "Fit",
+                f"{say.number(max(size, mate))} − {say.number(min(size, mate))}",
+                f"{say.number(abs(clearance))} {words}",
+                True,
             )
-        )
-        return [
-            Result(
-                key="fit",
-                label=f"Fit with its mate: {words}",
-                quantity="length",
-                value=Normal(round(clearance, 9), math.hypot(value.u, value.u)),
-                window=None,
-                role="info",
-                working=working,
+            found.append(
+                Result(
+                    key=f"fit_{key}",
+                    label=f"Fit with its mate, {label}: {words}",
+                    quantity="length",
+                    value=Normal(round(clearance, 9), math.hypot(u, u)),
+                    window=None,
+                    role="info",
+                    working=Working((line,)),
+                )
             )
-        ]
+        return found
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return (

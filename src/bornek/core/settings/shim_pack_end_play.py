@@ -7,30 +7,43 @@ by what the shims take away, and proved by rolling drag.
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping, Sequence
+from functools import partial
 from typing import Any
 
-from bornek.core.advice.packs import change
-from bornek.core.quantities import Speech
-from bornek.core.readings import budget, coarse_gauge, show_budget, spread, travel_value
+from bornek.core.advice.hidden import UM, Seen, hidden_value
+from bornek.core.advice.memory import fitting_pool, priors
+from bornek.core.errors import RangeError
+from bornek.core.gauges import Gauge
+from bornek.core.readings import budget, censor_limit_mm, expected_u, show_budget, travel_value
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
-from bornek.core.settings.knobs import Knob, Packs, Response
-from bornek.core.settings.records import Confirm, Context
+from bornek.core.settings.knobs import Drag, Knob, Packs, Response
+from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import Sifted, sift, sift_checks
+from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.uncertainty import expanded
-from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Verdict, Window, verdict, worst
+from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Verdict, Window, verdict
 from bornek.core.working import Line, Sum, Working
 
 REPEATS = 3
 POSITIONS = (("mark_up", "Mark up"), ("mark_right", "Mark right"), ("mark_down", "Mark down"),
              ("mark_left", "Mark left"))  # fmt: skip
-SPREAD_LIMIT_MM = 0.02
 SCATTER_PRIOR_MM = 0.0035
-PLATE_U_MM = 0.001
+DRAG_U_SHARE = 0.025
+"""A drag in steady turning is read within 5 %: twice this."""
 KNOB = "pack"
+BLIND = "An indicator cannot see preload: below zero it reads 0. The rolling drag is the proof."
+UNPROVEN = (
+    "No drag is given: a preload by shims alone is never called proven. Ask the maker for its rolling drag."
+)
+
+
+def _by_proof(by_shims: Verdict, drag: Verdict) -> Verdict:
+    """The drag decides, unless what the shims say is beyond doubt against it; before it is read, nothing is proven."""
+    if drag.code == "not_read":
+        return by_shims if by_shims.code.startswith("out") else Verdict("not_proven")
+    return drag if not by_shims.code.startswith("out") or drag.code != "in" else Verdict("not_proven")
 
 
 @register
@@ -92,11 +105,27 @@ class ShimPackEndPlay(Setting):
                     key="drag_least",
                     label="Least rolling drag, seals included",
                     quantity="torque",
+                    required=False,
                     lo=0,
                     hi=2000,
-                    why="The proof of a preload: an indicator cannot see it.",
+                    why="The proof of a preload: an indicator cannot see it. Without it none is ever proven.",
                 ),
-                Field("drag_greatest", "Greatest rolling drag, seals included", "torque", lo=0, hi=2000),
+                Field(
+                    key="drag_greatest",
+                    label="Greatest rolling drag, seals included",
+                    quantity="torque",
+                    required=given.get("drag_least") is not None,
+                    lo=0,
+                    hi=2000,
+                ),
+                Field(
+                    key="drag_idle",
+                    label="Drag of the seals alone, before the bearings are loaded",
+                    quantity="torque",
+                    default=0.0,
+                    lo=0,
+                    hi=2000,
+                ),
             ]
         return whole_form(own)
 
@@ -104,7 +133,11 @@ class ShimPackEndPlay(Setting):
         lo, hi = ctx.given["least"], ctx.given["greatest"]
         if self.preload(ctx):
             lo, hi = -hi, -lo
-        return given_window(ctx.given, lo, hi)
+        return given_window(ctx.given, lo, hi, self.floor(ctx))
+
+    def floor(self, ctx: Context) -> float | None:
+        """A play below 0 is a preload; where preload is wanted nothing bounds it."""
+        return None if self.preload(ctx) else 0.0
 
     def preload(self, ctx: Context) -> bool:
         return bool(ctx.given["meant"] == "preload")
@@ -131,33 +164,19 @@ class ShimPackEndPlay(Setting):
     def slots(self, ctx: Context) -> Sequence[Slot]:
         slots = self._travel_slots(ctx)
         sifted = sift(slots, ctx.now())
-        if self._zeros(sifted, ctx):
+        if self._drag_link(ctx) and self._zeros(sifted, ctx):
             slots.append(
                 Slot(
-                    key="needle",
-                    label="Needle alive?",
+                    key="drag",
+                    label="Rolling drag",
                     group="Proof",
                     axes={},
-                    quantity="count",
-                    nature="confirm",
-                    accepts="confirm",
-                    posture="The needle stood still. Push or pry the base by a known amount and see it move.",
+                    quantity="torque",
+                    nature="force",
+                    posture="Turn steadily, not from a standstill. Read the drag while it turns, seals included.",
+                    plausible=(0.01, 2000.0),
                 )
             )
-            if self.preload(ctx):
-                slots.append(
-                    Slot(
-                        key="drag",
-                        label="Rolling drag",
-                        group="Proof",
-                        axes={},
-                        quantity="torque",
-                        nature="force",
-                        posture="Turn steadily, not from a standstill. Read the drag while it turns, "
-                        "seals included.",
-                        plausible=(0.01, 2000.0),
-                    )
-                )
         return slots
 
     def _zeros(self, sifted: Sifted, ctx: Context) -> bool:
@@ -170,13 +189,7 @@ class ShimPackEndPlay(Setting):
         sifted = sift(slots, ctx.now())
         travel = self._travel_slots(ctx)
         groups = sifted.numbers(travel)
-        window, gauge, say = self.window(ctx), ctx.find_gauge(), speech(ctx)
-        checks = sift_checks(sifted, slots)
-        note = coarse_gauge(window, gauge, say)
-        if note:
-            checks.append(Check("coarse", "warn" if note[1] else "note", note[0]))
-        if gauge.overdue:
-            checks.append(Check("overdue", "warn", f"{gauge.name} is past its calibration date."))
+        window, checks = self.window(ctx), list[Check]()
         if not groups:
             empty = Result(
                 key="end_play",
@@ -185,17 +198,15 @@ class ShimPackEndPlay(Setting):
                 value=None,
                 window=window,
                 verdict=NOT_READ,
-                aim=aim_in(window, ctx.given.get("aim")),
+                aim=self._aim(ctx, window),
             )
-            return Outcome((empty,), tuple(checks), NOT_READ)
-        observed = travel_value(groups, gauge, SCATTER_PRIOR_MM)
-        checks += self._spread_checks(groups, say)
-        working = self._working(groups, ctx)
+            return Outcome((empty,), (), NOT_READ)
+        observed = travel_value(groups, sifted.gauges(travel, ctx), SCATTER_PRIOR_MM)
+        working = self._working(groups, sifted.gauges(travel, ctx), ctx)
         value: Value = observed
-        if isinstance(observed, AtMost):
-            checks += self._zero_checks(ctx, sifted, say)
-            if self.preload(ctx):
-                value, working = self._by_shims(ctx, observed, working)
+        if isinstance(observed, AtMost) and self.preload(ctx):
+            checks.append(Check("blind", "note", BLIND))
+            value, working = self._by_shims(ctx, working)
         judged = verdict(value, window)
         target = Result(
             key="end_play",
@@ -206,117 +217,131 @@ class ShimPackEndPlay(Setting):
             role="target",
             working=working.sourced(*source_lines(window)),
             verdict=judged,
-            aim=aim_in(window, ctx.given.get("aim")),
+            aim=self._aim(ctx, window),
+            steer=self._steer(ctx),
             readings=tuple(v for g in groups.values() for v in g),
         )
-        results = [target]
-        if self.preload(ctx):
-            results.append(self._drag(ctx, sifted))
-        overall = worst([r.verdict for r in results])
-        if self.preload(ctx) and overall.code == "not_read":
-            overall = Verdict("not_proven") if judged.code in ("in", "at_edge") else judged
-        return Outcome(tuple(results), tuple(checks), overall, observed={"end_play": observed})
+        if not self.preload(ctx):
+            return Outcome((target,), (), judged, observed={"end_play": observed})
+        if self._drag_link(ctx) is None:
+            checks.append(Check("no_proof", "note", UNPROVEN))
+            overall = judged if judged.code.startswith("out") else Verdict("not_proven")
+            return Outcome((target,), tuple(checks), overall, observed={"end_play": observed})
+        drag = self._drag(ctx, sifted)
+        seen = {"end_play": observed} | ({"drag": drag.value} if drag.value is not None else {})
+        return Outcome((target, drag), tuple(checks), _by_proof(judged, drag.verdict), observed=seen)
 
-    def _spread_checks(self, groups: Mapping[str, list[float]], say: Speech) -> list[Check]:
-        found = [
-            Check(
-                "spread",
-                "warn",
-                f"{name}: repeats differ by {say.number(spread(g))} "
-                f"{say.unit}, more than {say.size(SPREAD_LIMIT_MM)}. Re-seat and read again.",
-                "reseat",
-            )
-            for name, g in groups.items()
-            if spread(g) > SPREAD_LIMIT_MM + 1e-9
-        ]
-        means = [sum(g) / len(g) for g in groups.values()]
-        if not found and spread(means) > SPREAD_LIMIT_MM + 1e-9:
-            found.append(
-                Check(
-                    "positions",
-                    "warn",
-                    f"The positions differ by {say.number(spread(means))} "
-                    f"{say.unit}: bent shaft or dirt. Clean, re-seat and read again.",
-                    "reseat",
-                )
-            )
-        return found
+    def _aim(self, ctx: Context, window: Window) -> float:
+        n = REPEATS * int(ctx.given["positions"])
+        return aim_in(
+            window, ctx.given.get("aim"), expected_u(ctx.find_gauge(), "travel", SCATTER_PRIOR_MM, n)
+        )
 
-    def _zero_checks(self, ctx: Context, sifted: Sifted, say: Speech) -> list[Check]:
-        found = []
-        proof = sifted.counted.get("needle")
-        if proof is None or proof.raw != Confirm(True):
-            found.append(
-                Check(
-                    "zero",
-                    "warn",
-                    "The needle never moved. Prove that it is alive: push or pry by a known amount.",
-                    "prove_alive",
-                    "needle",
-                )
+    def _drag_link(self, ctx: Context) -> Drag | None:
+        """What the two windows say of drag and preload: their middles belong together."""
+        least, greatest = ctx.given.get("drag_least"), ctx.given.get("drag_greatest")
+        if not self.preload(ctx) or least is None or greatest is None:
+            return None
+        idle = float(ctx.given["drag_idle"])
+        wanted = (ctx.given["least"] + ctx.given["greatest"]) / 2
+        if (least + greatest) / 2 <= idle or wanted <= 0:
+            raise RangeError(
+                f"The drag with preload must be more than that of the seals alone ({idle:g} N·m).",
+                field="drag_least",
+                next_step="Enter the drag seals included, and the seals alone under their own field.",
             )
-        if self.preload(ctx):
-            found.append(
-                Check(
-                    "blind",
-                    "note",
-                    "An indicator cannot see preload: below zero it reads 0. The rolling drag is the proof.",
-                )
-            )
-        return found
+        return Drag("drag", ((least + greatest) / 2 - idle) / wanted, idle)
 
-    def _working(self, groups: Mapping[str, list[float]], ctx: Context) -> Working:
-        gauge, say = ctx.find_gauge(), speech(ctx)
+    def _steer(self, ctx: Context) -> Window | None:
+        """The preload that the drag window nominally means: that is what must be met."""
+        link = self._drag_link(ctx)
+        if link is None:
+            return None
+        ends = [-link.nominal_um(ctx.given[key]) / 1000 for key in ("drag_greatest", "drag_least")]
+        return given_window(ctx.given, ends[0], ends[1])
+
+    def _working(self, groups: Mapping[str, list[float]], gauges: Sequence[Gauge], ctx: Context) -> Working:
+        say = speech(ctx)
         total = Sum(3 if say.unit == "mm" else 1)
         values = [v * say.per_mm for g in groups.values() for v in g]
         total.mean(f"Mean of {len(values)}", values)
-        parts = budget(groups, gauge, "travel", SCATTER_PRIOR_MM)
-        show_budget(total, parts, gauge, "travel", say.per_mm)
+        show_budget(total, budget(groups, gauges, "travel", SCATTER_PRIOR_MM), "travel", say.per_mm)
         return total.working()
 
-    def _by_shims(self, ctx: Context, observed: AtMost, working: Working) -> tuple[Value, Working]:
-        """Preload from the last play that was measured, less what the shims took away since."""
-        say = speech(ctx)
-        earlier = [ctx.at(n) for n in range(ctx.round - 1, 0, -1)]
-        for past in earlier:
-            groups = sift(self._travel_slots(past), past.now()).numbers(self._travel_slots(past))
-            played = travel_value(groups, past.find_gauge(), SCATTER_PRIOR_MM) if groups else None
-            before, after = past.state(KNOB), ctx.state(KNOB)
-            if not isinstance(played, Normal) or before is None:
+    def _seen(self, ctx: Context) -> list[Seen]:
+        """Every round with its pack: what the indicator said and the drag that was read."""
+        rounds: list[Seen] = []
+        first: float | None = None
+        struck = {e.round for e in ctx.explanations if e.cause == "reread"}
+        for number in range(1, ctx.round + 1):
+            read = ctx.once((self.id, number), partial(self._seen_in, ctx, number))
+            if read is None or number in struck:
                 continue
-            if after is None or ctx.given["sense"] == "unknown":
-                break
-            sign = 1 if ctx.given["sense"] == "adds" else -1
-            moved = sign * (after.position - before.position)
-            out, new = change(before.packs[0], after.packs[0])
-            u = math.hypot(played.u, PLATE_U_MM * math.sqrt(max(len(out) + len(new), 1)))
-            v = played.v + moved
-            lines = (
-                Line(
-                    f"Play, round {past.round}", "the last that could be measured", say.number(played.v), True
-                ),
-                Line(
-                    "Shims since",
-                    f"pack {before.label(say)} to {after.label(say)}",
-                    say.number(moved, plus=True),
-                ),
-                Line(
-                    "Play less shims",
-                    f"{say.number(played.v)} {say.number(moved, plus=True)}; negative is preload",
-                    say.number(v),
-                    True,
-                ),
-                Line("Give or take", f"2 × √({say.number(played.u)}² + plates²)", say.spread(expanded(u))),
+            at, value, drag = read
+            first = at if first is None else first
+            rounds.append(Seen((at - first) * UM, value, drag))
+        return rounds
+
+    def _seen_in(self, ctx: Context, number: int) -> tuple[float, Normal | AtMost, float | None] | None:
+        """One round's pack [mm], what the indicator said, and the drag as nominal preload [µm]."""
+        then = ctx.at(number)
+        state, slots = then.state(KNOB), self._travel_slots(then)
+        sifted = sift(self.slots(then), then.now())
+        groups = sifted.numbers(slots)
+        if state is None or not groups:
+            return None
+        drag, link = sifted.counted.get("drag"), self._drag_link(then)
+        torque = drag.number if drag else None
+        return (
+            state.position,
+            travel_value(groups, sifted.gauges(slots, then), SCATTER_PRIOR_MM),
+            link.nominal_um(torque) if link and torque is not None else None,
+        )
+
+    def _by_shims(self, ctx: Context, working: Working) -> tuple[Value, Working]:
+        """Preload from the plays that were measured and what the shims took away since, each shim by what it
+        gives on this unit, and from the drag where it was read."""
+        say, rounds = speech(ctx), self._seen(ctx)
+        played = [r for r in rounds if isinstance(r.value, Normal)]
+        limit = AtMost(max(censor_limit_mm(g) for g in (ctx.find_gauge(), *map(ctx.find_gauge, ctx.now()))))
+        if not rounds or ctx.given["sense"] == "unknown" or not (played or rounds[-1].drag):
+            none = Line("Preload", "no play was measured before: start from a full pack", "unknown")
+            return limit, working.plus(none)
+        response = self.response(ctx)
+        k0, rho = response.k0[0][0], response.rho[0][0]
+        noise = (SCATTER_PRIOR_MM * UM) ** 2 / response.repeats
+        value, belief = hidden_value(priors(k0, rho, fitting_pool(ctx.history, k0)), rounds, noise)
+        gives, spread_k = belief.response()
+        lines = [
+            Line("A shim of 1.00 gives", "this unit, give or take", f"{gives:.2f} ± {expanded(spread_k):.2f}")
+        ]
+        if played:
+            last = played[-1].value
+            assert isinstance(last, Normal)
+            moved = (rounds[-1].x - played[-1].x) / UM
+            lines.insert(
+                0, Line("Play, the last that showed", "mean of its readings", say.number(last.v), True)
             )
-            return Normal(v, u), working.plus(*lines)
-        none = Line("Preload", "no play was measured before: start from a full pack", "unknown")
-        return observed, working.plus(none)
+            lines.append(Line("Shims since", "what was put in and taken out", say.number(moved, plus=True)))
+        if rounds[-1].drag:
+            lines.append(
+                Line("Drag", "as much preload as it nominally means", say.number(rounds[-1].drag / UM))
+            )
+        lines.append(Line("Preload is negative play", "all of it together", say.number(value.v), True))
+        lines.append(
+            Line(
+                "Give or take",
+                "play, response of the shims and seating, 95 in 100",
+                say.spread(expanded(value.u)),
+            )
+        )
+        return value, working.plus(*lines)
 
     def _drag(self, ctx: Context, sifted: Sifted) -> Result:
         window = given_window(ctx.given, ctx.given["drag_least"], ctx.given["drag_greatest"])
         entry = sifted.counted.get("drag")
         number = entry.number if entry else None
-        value = None if number is None else Normal(number, 0.025 * max(number, 0.1))
+        value = None if number is None else Normal(number, DRAG_U_SHARE * max(number, 0.1))
         working = Working(
             (
                 Line(
@@ -357,13 +382,26 @@ class ShimPackEndPlay(Setting):
 
     def response(self, ctx: Context) -> Response:
         sign = -1.0 if ctx.given["sense"] == "takes" else 1.0
-        rho = 0.07 if ctx.given["housing"] == "soft" else 0.05
         repeats = REPEATS * int(ctx.given["positions"])
+        if self.preload(ctx):
+            wanted = self.window(ctx)
+            return Response(
+                rows=("end_play",),
+                knobs=(KNOB,),
+                k0=((sign,),),
+                rho=((0.08,),),
+                s_a=(0.005,),
+                s_r=(SCATTER_PRIOR_MM,),
+                harm=("low",),
+                harm_at=(min((wanted.middle or 0.0) * 2, wanted.low - wanted.half),),
+                repeats=repeats,
+                drag=self._drag_link(ctx),
+            )
         return Response(
             rows=("end_play",),
             knobs=(KNOB,),
             k0=((sign,),),
-            rho=((rho,),),
+            rho=((0.07 if ctx.given["housing"] == "soft" else 0.05,),),
             s_a=(0.006,),
             s_r=(SCATTER_PRIOR_MM,),
             harm=("low",),

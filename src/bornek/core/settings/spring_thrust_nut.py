@@ -10,14 +10,14 @@ from collections.abc import Mapping, Sequence
 from math import lcm
 from typing import Any
 
-from bornek.core.readings import travel_value
+from bornek.core.readings import expected_u, travel_value
 from bornek.core.scenes import Ladder, Rung, Step, Steps
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Knob, Lattice, Response
 from bornek.core.settings.records import Confirm, Context, Entry
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State
 from bornek.core.windows import NOT_READ, Normal, Window, verdict
 from bornek.core.working import Line, Working
@@ -87,7 +87,11 @@ class SpringThrustNut(Setting):
         )
 
     def window(self, ctx: Context) -> Window:
-        return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
+        return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"], self.floor(ctx))
+
+    def floor(self, ctx: Context) -> float:
+        """Below no play at all the springs carry nothing and the rollers are pressed."""
+        return 0.0
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         confirms = [
@@ -157,10 +161,11 @@ class SpringThrustNut(Setting):
     def evaluate(self, ctx: Context) -> Outcome:
         guide, window, say = self.guide(ctx), self.window(ctx), speech(ctx)
         sifted = sift(guide.slots, ctx.now())
-        checks = tuple(sift_checks(sifted, guide.slots))
-        groups = sifted.numbers([s for s in guide.slots if s.key.startswith(READ_STEP)])
+        travels = [s for s in guide.slots if s.key.startswith(READ_STEP)]
+        groups = sifted.numbers(travels)
         scenes = (self._steps(guide, ctx), self._ladder(ctx, window))
-        aim = aim_in(window, ctx.given.get("aim"))
+        usual = expected_u(ctx.find_gauge(), "travel", SCATTER_PRIOR_MM, len(travels))
+        aim = aim_in(window, ctx.given.get("aim"), usual)
         if guide.stop or not groups:
             empty = Result(
                 key="end_play",
@@ -171,8 +176,8 @@ class SpringThrustNut(Setting):
                 verdict=NOT_READ,
                 aim=aim,
             )
-            return Outcome((empty,), checks, NOT_READ, scenes=scenes)
-        value = travel_value(groups, ctx.find_gauge(), SCATTER_PRIOR_MM)
+            return Outcome((empty,), (), NOT_READ, scenes=scenes)
+        value = travel_value(groups, sifted.gauges(travels, ctx), SCATTER_PRIOR_MM)
         judged = verdict(value, window)
         lines: tuple[Line, ...] = ()
         if isinstance(value, Normal):
@@ -198,7 +203,6 @@ class SpringThrustNut(Setting):
         )
         return Outcome(
             results=(result,),
-            checks=checks,
             verdict=judged,
             scenes=scenes,
             observed={"end_play": value},

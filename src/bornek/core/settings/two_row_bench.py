@@ -9,18 +9,19 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from functools import partial
 from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
-from bornek.core.readings import Budget, budget, show_budget, spread
+from bornek.core.readings import Budget, budget, combined, expected_u, show_budget, spread
 from bornek.core.scenes import Table
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift, sift_checks
+from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State
 from bornek.core.temperature import STEEL_PER_K, size_correction_mm
 from bornek.core.uncertainty import expanded
@@ -201,19 +202,32 @@ class TwoRowBench(Setting):
             for station in STATIONS
         ]
 
-    def _sets(self, ctx: Context) -> dict[str, list[float]]:
-        """Sizes per set corrected to 20 °C, the newest round that has them."""
-        found: dict[str, list[float]] = {}
+    def _read(self, ctx: Context) -> dict[str, list[tuple[float, Gauge]]]:
+        """Sizes per set corrected to 20 °C with the gauge that read each, the newest round that has them."""
+        found: dict[str, list[tuple[float, Gauge]]] = {}
         for number in range(1, ctx.round + 1):
-            then = ctx.at(number)
-            slots = self.slots(then)
-            sifted = sift(slots, then.now())
-            for key in "ABWS":
-                mine = [s for s in slots if s.key.startswith(key)]
-                values = [v for g in sifted.numbers(mine).values() for v in g]
-                if values or (key == "S" and number > 1):
-                    found[key] = [self._at_20(v, key, ctx) for v in values]
+            now = ctx.once((self.id, number), partial(self._read_in, ctx, number))
+            if number > 1:
+                now = {"S": [], **now}
+            found |= now
         return {k: v for k, v in found.items() if v}
+
+    def _read_in(self, ctx: Context, number: int) -> dict[str, list[tuple[float, Gauge]]]:
+        """The sets that were read in one round."""
+        then = ctx.at(number)
+        slots = self.slots(then)
+        sifted = sift(slots, then.now())
+        found: dict[str, list[tuple[float, Gauge]]] = {}
+        for key in "ABWS":
+            mine = [s for s in slots if s.key.startswith(key)]
+            values = [v for g in sifted.numbers(mine).values() for v in g]
+            if values:
+                gauges = sifted.gauges(mine, then)
+                found[key] = [(self._at_20(v, key, then), g) for v, g in zip(values, gauges, strict=True)]
+        return found
+
+    def _sets(self, ctx: Context) -> dict[str, list[float]]:
+        return {key: [v for v, _ in rows] for key, rows in self._read(ctx).items()}
 
     def _at_20(self, size_mm: float, key: str, ctx: Context) -> float:
         part = float(ctx.given["spacer_c" if key == "S" else "bearing_c"])
@@ -221,12 +235,13 @@ class TwoRowBench(Setting):
         return size_mm + size_correction_mm(size_mm, part, gauge)
 
     def evaluate(self, ctx: Context) -> Outcome:
-        slots, window, gauge = self.slots(ctx), self.window(ctx), ctx.find_gauge()
-        sifted = sift(slots, ctx.now())
-        sets = self._sets(ctx)
-        checks = [*sift_checks(sifted, slots), *self._seating(ctx, sets)]
+        window = self.window(ctx)
+        read = self._read(ctx)
+        sets = {key: [v for v, _ in rows] for key, rows in read.items()}
+        checks = self._seating(ctx, sets)
         scenes = (self._table(ctx, sets),) if sets else ()
-        aim = aim_in(window, ctx.given.get("aim"))
+        usual = expected_u(ctx.find_gauge(), "size", SCATTER_PRIOR_MM, len(STATIONS)) * math.sqrt(len(SETS))
+        aim = aim_in(window, ctx.given.get("aim"), usual)
         if set(sets) != set("ABWS"):
             empty = Result(
                 key="bench",
@@ -238,9 +253,12 @@ class TwoRowBench(Setting):
                 aim=aim,
             )
             return Outcome((empty,), tuple(checks), NOT_READ, scenes=scenes)
-        parts = {k: budget({k: v}, gauge, "size", SCATTER_PRIOR_MM) for k, v in sets.items()}
-        value = self._value(parts, gauge)
-        working = self._working(ctx, sets, parts, value, gauge).sourced(*source_lines(window))
+        parts = {
+            k: budget({k: sets[k]}, [g for _, g in rows], "size", SCATTER_PRIOR_MM)
+            for k, rows in read.items()
+        }
+        value = self._value(parts)
+        working = self._working(ctx, sets, parts, value).sourced(*source_lines(window))
         judged = verdict(value, window)
         results = [
             Result(
@@ -258,11 +276,11 @@ class TwoRowBench(Setting):
         results += self._mounted(ctx, value)
         return Outcome(tuple(results), tuple(checks), judged, scenes=scenes, observed={"bench": value})
 
-    def _value(self, parts: Mapping[str, Budget], gauge: Gauge) -> Normal:
-        """Four sizes by one gauge: its calibration counts once, the rest in squares."""
+    def _value(self, parts: Mapping[str, Budget]) -> Normal:
+        """Spacer less gap: what a gauge is off by adds up over the depths and cancels against a width by it."""
         v = parts["S"].mean - (parts["A"].mean + parts["B"].mean - parts["W"].mean)
-        apart = sum(p.resolution**2 + p.scatter**2 for p in parts.values())
-        return Normal(round(v, 9), math.sqrt(apart + gauge.calibration_u**2))
+        signs = {"S": 1.0, "A": -1.0, "B": -1.0, "W": 1.0}
+        return Normal(round(v, 9), combined([(signs[k], p) for k, p in parts.items()]))
 
     def _seating(self, ctx: Context, sets: Mapping[str, list[float]]) -> list[Check]:
         say = speech(ctx)
@@ -309,7 +327,6 @@ class TwoRowBench(Setting):
         sets: Mapping[str, list[float]],
         parts: Mapping[str, Budget],
         value: Normal,
-        gauge: Gauge,
     ) -> Working:
         say = speech(ctx)
         total = Sum(3 if say.unit == "mm" else 1)
@@ -330,12 +347,12 @@ class TwoRowBench(Setting):
                     f"Warm {part}",
                     f"{warmer:+g} K against the gauge: sizes × (1 − {STEEL_PER_K:g} × {warmer:g})",
                 )
-        show_budget(total, parts["S"], gauge, "size", say.per_mm)
+        show_budget(total, parts["S"], "size", say.per_mm)
         total.lines.pop()
         total.lines.append(
             Line(
                 "Give or take",
-                "2 × √(four sets' scatter² + gauge², calibration² once)",
+                "2 × √(four sets' scatter² + gauge²), what a gauge is off by summed over all that it read",
                 say.spread(expanded(value.u)),
                 True,
             )

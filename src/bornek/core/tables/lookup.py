@@ -61,6 +61,44 @@ def row_for(table: str, bore_mm: float) -> Row:
     )
 
 
+SPHERICAL = ("213", "222", "223", "230", "231", "232", "238", "239", "240", "241", "248", "249")
+"""Series of spherical roller bearings: in no other number is the end a bore code of one."""
+
+
+@dataclass(frozen=True)
+class Mark:
+    """What a spherical roller bearing's mark says of itself; None where it says nothing."""
+
+    bore_mm: float
+    taper: int | None
+    group: str | None
+
+
+def mark_of(designation: str) -> Mark:
+    """Bore, taper and clearance group from the mark itself: K is 1:12, K30 1:30, C2 to C5 the group.
+
+    Refuses a number that is no spherical roller bearing's: in an inch taper bearing's the last digits are no
+    bore code.
+
+    >>> mark_of("24124 CCK30/C3")
+    Mark(bore_mm=120.0, taper=30, group='C3')
+    >>> mark_of("22218 EK").taper
+    12
+    """
+    text = designation.upper().strip()
+    series = re.match(r"(\d{3})(?:\d{2}\b|\d{2}[^\d]|/\d{2,4}|\d{2}$)", text)
+    if series is None or series[1] not in SPHERICAL:
+        raise InputError(
+            f"{designation[:40]!r} is not the number of a spherical roller bearing: no bore can be read from it.",
+            field="designation",
+            next_step="Measure the bore and enter it; the numbers of inch and other bearings are no bore codes.",
+        )
+    tail = text[5:] if "/" not in text[:4] else text[4:]
+    taper = 30 if "K30" in tail else 12 if "K" in tail else None
+    group = re.search(r"(?<![A-Z0-9])C([2-5])(?!\d)", tail)
+    return Mark(bore_of(text), taper, f"C{group[1]}" if group else None)
+
+
 def bore_of(designation: str) -> float:
     """Bore in mm from a metric designation: last two digits × 5; 00 to 03 apart; /d as it stands.
 

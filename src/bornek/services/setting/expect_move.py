@@ -9,7 +9,8 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core import draw
-from bornek.core.advice.propose import Proposal, expect
+from bornek.core.advice.proposal import Proposal
+from bornek.core.advice.propose import expect
 from bornek.core.errors import InputError
 from bornek.core.next_move import Option, describe_option
 from bornek.core.phrases import UNIT_WORDS

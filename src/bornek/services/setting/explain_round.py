@@ -17,7 +17,8 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     """sent: id, cause, seen, and optionally words and (for a recount) states.
 
     recounted corrects the pack of this round; reread holds the round out and opens a new one with
-    the same pack; unexplained admits it, weighed by how odd it is.
+    the same pack; soft takes it as it is, this unit answers otherwise than most; unexplained admits it,
+    weighed by how odd it is.
     """
     who = desk.mechanic()
     loaded = load_setting(desk.session, setting_id, desk.now.date())

@@ -287,10 +287,18 @@ def _predicted(proposal: t.Proposal | None) -> dict[str, Predicted]:
 def _history(session: Session, log: SettingLog) -> tuple[Learned, ...]:
     """What finished jobs of the type found; keyed by setting, so an import counts once."""
     found = []
-    for signature in signed_like(session, log.setting, log.unit.unit_type_id):
+    for signature, unit in signed_like(session, log.setting, log.unit.unit_type_id):
         slope = signature.snapshot["sheet"].get("slope")
         if slope:
-            found.append(Learned(signature.setting_id, slope["k"], slope["se"]))
+            found.append(
+                Learned(
+                    setting=signature.setting_id,
+                    k=slope["k"],
+                    se=slope["se"],
+                    serial=unit.serial,
+                    job=unit.tag,
+                )
+            )
     return tuple(found)
 
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from bornek.core.compute import read_knob
 from bornek.core.errors import InputError
+from bornek.core.raw import read_knob
 from bornek.core.settings.state import State
 from bornek.services.setting.load_setting import LoadedSetting
 

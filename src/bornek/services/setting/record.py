@@ -15,6 +15,7 @@ from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Act
 from bornek.core.settings.state import State
+from bornek.core.settings.watch import guide_of
 from bornek.core.sheet import Sheet
 from bornek.services.setting.frozen import frozen_sheet, left_words
 from bornek.services.setting.load_setting import LoadedSetting, unpack_raw
@@ -105,7 +106,9 @@ def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
         as_left=_in_words(value_label(last.value if last else None, say), left, say),
     )
     labels = {
-        s.key: s for n in range(1, loaded.log.round + 1) for s in loaded.kind.guide(loaded.ctx.at(n)).slots
+        s.key: s
+        for n in range(1, loaded.log.round + 1)
+        for s in guide_of(loaded.kind, loaded.ctx.at(n)).slots
     }
     entries = _entries(loaded, all_entries(session, loaded.log.setting.id), labels)
     return replace(head, entries=entries, acts=_acts(loaded))

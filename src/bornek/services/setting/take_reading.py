@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-from bornek.core.compute import read_raw
 from bornek.core.errors import InputError, NotFound
 from bornek.core.plain import dump
+from bornek.core.raw import read_raw
 from bornek.core.settings.kind import Slot
+from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
 from bornek.services.setting.load_setting import LoadedSetting, check_version, load_setting
 from bornek.services.setting.view import show_setting
@@ -98,7 +99,7 @@ def _superseded(loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:
 
 
 def _slot(loaded: LoadedSetting, key: str, number: int) -> Slot:
-    slots = loaded.kind.guide(loaded.ctx.at(number)).slots
+    slots = guide_of(loaded.kind, loaded.ctx.at(number)).slots
     found = next((s for s in slots if s.key == key), None)
     if found is None:
         known = ", ".join(s.key for s in slots)

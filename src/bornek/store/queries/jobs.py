@@ -94,8 +94,10 @@ def band_counts(session: Session) -> dict[str, int]:
     return dict(rows.all())
 
 
-def signed_like(session: Session, setting: t.Setting, unit_type_id: str) -> Sequence[t.Signature]:
-    """Last signatures of the same setting on other jobs with units of the same type."""
+def signed_like(
+    session: Session, setting: t.Setting, unit_type_id: str
+) -> Sequence[tuple[t.Signature, t.Unit]]:
+    """Last signatures of the same setting on other jobs with units of the same type, each with its unit."""
     same = (
         select(t.Setting.id)
         .join(t.Job, t.Job.id == t.Setting.job_id)
@@ -107,7 +109,12 @@ def signed_like(session: Session, setting: t.Setting, unit_type_id: str) -> Sequ
             t.Setting.id != setting.id,
         )
     )
-    rows = session.scalars(
-        select(t.Signature).where(t.Signature.setting_id.in_(same)).order_by(t.Signature.seq)
-    )
-    return list({s.setting_id: s for s in rows}.values())
+    rows = session.execute(
+        select(t.Signature, t.Unit)
+        .join(t.Setting, t.Setting.id == t.Signature.setting_id)
+        .join(t.Job, t.Job.id == t.Setting.job_id)
+        .join(t.Unit, t.Unit.id == t.Job.unit_id)
+        .where(t.Signature.setting_id.in_(same))
+        .order_by(t.Signature.seq)
+    ).tuples()
+    return list({signature.setting_id: (signature, unit) for signature, unit in rows}.values())

@@ -34,7 +34,9 @@ class ActIn(Schema):
 
 class ExplanationIn(Schema):
     id = an_id()
-    cause = fields.String(required=True, validate=validate.OneOf(["recounted", "reread", "unexplained"]))
+    cause = fields.String(
+        required=True, validate=validate.OneOf(["recounted", "reread", "soft", "unexplained"])
+    )
     words = some_words()
     states = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
     seen = seen_version()

@@ -1,0 +1,138 @@
+"""The door for plain data: what comes in from outside is finite, typed and of bounded size, or refused.
+
+Nothing behind it meets a NaN, a number of 400 digits, a list where a word was wanted or a tree that has no end.
+"""
+
+from __future__ import annotations
+
+import json
+import math
+from collections.abc import Mapping, Sequence
+from typing import Any, NoReturn
+
+from bornek.core.errors import InputError
+
+DEEPEST = 12
+MOST_VALUES = 60_000
+LONGEST_TEXT = 20_000
+GREATEST = 1e9
+MEND = "Mend it and send it again; what was sent is not lost."
+
+
+def refuse(field: str, wanted: str, got: Any) -> NoReturn:
+    """Raises InputError that names the field, what is wanted and what came."""
+    shown = f"{type(got).__name__} of {len(got)}" if isinstance(got, list | dict) else repr(got)[:60]
+    raise InputError(f"{field} must be {wanted} (got {shown}).", field=field, next_step=MEND)
+
+
+def check_plain(data: Any) -> None:
+    """Walks what was sent, without recursion; raises InputError at the first value that cannot be used.
+
+    >>> check_plain({"entries": [{"value": 0.2}]})
+    >>> check_plain([math.nan])
+    Traceback (most recent call last):
+    bornek.core.errors.InputError: [0] must be a finite number up to 1e+09 (got nan).
+    """
+    left: list[tuple[str, Any, int]] = [("", data, 0)]
+    seen = 0
+    while left:
+        where, value, depth = left.pop()
+        seen += 1
+        if depth > DEEPEST:
+            refuse(_top(where), f"nested at most {DEEPEST} deep", "deeper")
+        if seen > MOST_VALUES:
+            refuse(_top(where) or "input", f"of at most {MOST_VALUES} values", "more")
+        if isinstance(value, Mapping):
+            for key, part in value.items():
+                if not isinstance(key, str) or len(key) > 200:
+                    refuse(_top(where) or "input", "named by texts of at most 200 characters", str(key)[:40])
+                left.append((f"{where}.{key}" if where else key, part, depth + 1))
+        elif isinstance(value, list | tuple):
+            left.extend((f"{where}[{i}]", part, depth + 1) for i, part in enumerate(value))
+        elif isinstance(value, str):
+            if len(value) > LONGEST_TEXT:
+                refuse(where, f"a text of at most {LONGEST_TEXT} characters", f"{len(value)} characters")
+        elif value is not None and not isinstance(value, bool):
+            _check_number(where, value)
+
+
+def _top(where: str) -> str:
+    return where[:80]
+
+
+def _check_number(where: str, value: Any) -> None:
+    if not isinstance(value, int | float):
+        refuse(where, "plain JSON", type(value).__name__)
+    if isinstance(value, float) and not math.isfinite(value):
+        refuse(where, f"a finite number up to {GREATEST:g}", value)
+    if abs(value) > GREATEST:
+        shown = f"{value:.3g}" if isinstance(value, float) else f"{value.bit_length() * 0.301:.0f} digits"
+        refuse(where, f"a finite number up to {GREATEST:g}", shown)
+
+
+def _constant(name: str) -> NoReturn:
+    raise InputError(f"{name} is not a number that can be used.", field="body", next_step=MEND)
+
+
+def read_json(text: str | bytes) -> Any:
+    """JSON text → plain data that passed the door; InputError where it is none, or too deep.
+
+    >>> read_json('{"a": [1, 2]}')
+    {'a': [1, 2]}
+    """
+    try:
+        data = json.loads(text, parse_constant=_constant)
+    except RecursionError as error:
+        raise InputError("The input is nested too deep.", field="body", next_step=MEND) from error
+    except (ValueError, UnicodeDecodeError) as error:
+        raise InputError(
+            f"This could not be read as JSON: {str(error)[:120]}.", field="body", next_step=MEND
+        ) from error
+    check_plain(data)
+    return data
+
+
+def a_mapping(value: Any, field: str) -> Mapping[str, Any]:
+    """An object; nothing sent is an empty one."""
+    if value is None:
+        return {}
+    return value if isinstance(value, Mapping) else refuse(field, "an object", value)
+
+
+def rows_of(value: Any, field: str) -> Sequence[Mapping[str, Any]]:
+    """A list of objects; nothing sent is an empty one."""
+    if value is None:
+        return ()
+    if not isinstance(value, list):
+        refuse(field, "a list of objects", value)
+    for i, row in enumerate(value):
+        if not isinstance(row, Mapping):
+            refuse(f"{field}[{i}]", "an object", row)
+    return value
+
+
+def a_text(row: Mapping[str, Any], key: str, field: str, default: str = "", most: int = 400) -> str:
+    value = row.get(key, default)
+    if value is None:
+        return default
+    if not isinstance(value, str) or len(value) > most:
+        refuse(f"{field}.{key}", f"a text of at most {most} characters", value)
+    return value
+
+
+def a_flag(row: Mapping[str, Any], key: str, field: str) -> bool:
+    value = row.get(key, False)
+    return value if isinstance(value, bool) else refuse(f"{field}.{key}", "true or false", value)
+
+
+def a_whole(row: Mapping[str, Any], key: str, field: str, default: int, lo: int, hi: int) -> int:
+    value = row.get(key, default)
+    if not isinstance(value, int) or isinstance(value, bool) or not lo <= value <= hi:
+        refuse(f"{field}.{key}", f"a whole number from {lo} to {hi}", value)
+    return value
+
+
+def a_number(value: Any, field: str, lo: float = -GREATEST, hi: float = GREATEST) -> float:
+    if not isinstance(value, int | float) or isinstance(value, bool) or not lo <= value <= hi:
+        refuse(field, f"a number from {lo:g} to {hi:g}", value)
+    return float(value)
