@@ -56,8 +56,12 @@ def test_a_spacer_is_ground_or_made() -> None:
 
 
 def test_a_nut_is_turned() -> None:
-    assert text_of(adjust(NUT, Position(10.0, "deg"), Position(25.0, "deg"), MM)) == "Back off 15.0°. "
-    assert text_of(adjust(NUT, Position(25.0, "deg"), Position(10.0, "deg"), MM)) == "Tighten 15.0°. "
+    assert (
+        text_of(adjust(NUT, Position(10.0, "deg"), Position(25.0, "deg"), MM)) == "Back off 15.0°, to 25.0°. "
+    )
+    assert (
+        text_of(adjust(NUT, Position(25.0, "deg"), Position(10.0, "deg"), MM)) == "Tighten 15.0°, to 10.0°. "
+    )
 
 
 def test_what_to_expect_never_promises_too_much() -> None:

@@ -63,11 +63,11 @@ def full(travel: str, **more: Any) -> dict[str, Any]:
 
 def test_too_little_turns_looser_by_the_pitch_after_the_springs_are_pressed_again() -> None:
     sheet = full("0.12")
-    assert said(sheet).startswith("Compress the springs again first. Back off 17.6°. Expect 0.218")
+    assert said(sheet).startswith("Compress the springs again first. Back off 17.6°, to 39.16°. Expect 0.218")
 
 
 def test_too_much_turns_tighter() -> None:
-    assert "Tighten 11.3°. Expect 0.247" in said(full("0.31"))
+    assert "Tighten 11.3°, to 44.45°. Expect 0.247" in said(full("0.31"))
 
 
 @given(st.sampled_from(["0.10", "0.14", "0.30", "0.36"]), st.floats(0, 5))
@@ -136,3 +136,12 @@ def test_backlash_that_varies_asks_for_the_gears_runout() -> None:
     sheet = compute("bevel_mesh", {"given": given, "entries": entries})
     assert any("find the high spot" in c["sentence"] for c in sheet["outcome"]["checks"])
     assert any(b.startswith("Still to read: Contact") for b in sheet["sign_blockers"])
+
+
+def test_ladder_and_sentence_agree_to_the_digit_once_the_unit_was_learned() -> None:
+    sheet = full("0.13")
+    ladder = next(s for s in sheet["scenes"] if s["type"] == "ladder")
+    best = sheet["move"]["best"]
+    rung = next(r["label"] for r in ladder["rungs"] if r["label"].startswith(best["label"]))
+    assert rung == f"{best['label']} = {best['expected'][0]['v']:.3f}"
+    assert f"to {best['label']}. Expect {best['expected'][0]['v']:.3f}" in said(sheet)

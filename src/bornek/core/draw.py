@@ -11,11 +11,11 @@ from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.replay import History, Round, Row
 from bornek.core.phrases import adjust_all, text_of
 from bornek.core.quantities import Speech, decimals, from_nm, signed
-from bornek.core.scenes import Band, LogRow, Needle, Pack, Plate, Readout, RoundLog, Tick
+from bornek.core.scenes import Band, Ladder, LogRow, Needle, Pack, Plate, Readout, RoundLog, Rung, Tick
 from bornek.core.settings.kind import Result
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Predicted
-from bornek.core.settings.state import SIDES, State
+from bornek.core.settings.state import SIDES, Position, State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window
 
@@ -287,7 +287,7 @@ def packs(
     """Every pack now, and after the proposed move, to scale; `drawers` by adjuster."""
     if history.last.states is None:
         return []
-    moving = proposal.best.states if proposal and proposal.best and not proposal.stay else {}
+    moving = proposal.best.states if proposal and proposal.best and proposal.moves else {}
     drawn = []
     for knob in history.knobs:
         now, after = history.last.states[knob.key], moving.get(knob.key)
@@ -343,6 +343,23 @@ def _drawer_words(new: list[int], stock: Mapping[int, int], say: Speech) -> str:
         return ""
     counts = [f"{stock.get(t, 0)} of {say.size(from_nm(t))}" for t in sorted(set(new), reverse=True)]
     return f"drawer: {', '.join(counts)}"
+
+
+def ladder(history: History, say: Speech, title: str) -> Ladder | None:
+    """Every position that can be locked, with what this unit is expected to read there; None where the adjuster
+    has none, or nothing was measured yet. The sentence names one of these, in the same digits."""
+    knob, row = history.knob, history.row
+    if knob.domain.type != "lattice" or history.last.states is None or len(history.rows) > 1:
+        return None
+    if not any(isinstance(r.found, Normal) for r in history.rounds):
+        return None
+    rungs = []
+    for n in range(knob.domain.n):
+        position = Position(knob.domain.offset + n * knob.domain.step, knob.unit, knob.domain.step)
+        v, _ = row.expect(history.travels({knob.key: position}))
+        state: Literal["free", "wanted"] = "wanted" if row.window.holds(v) else "free"
+        rungs.append(Rung(position.at, f"{position.label(say)} = {say.number(v)}", state))
+    return Ladder(title, tuple(rungs))
 
 
 def value_label(value: Value | None, say: Speech) -> str:

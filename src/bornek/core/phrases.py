@@ -107,7 +107,7 @@ def _reposition(knob: Knob, before: State, after: State, speech: Speech) -> Say:
         return Span(f"{own} "), size, Span(". ")
     if knob.unit != "mm":
         turn = "Back off" if by > 0 else "Tighten"
-        return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(". ")
+        return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(f", to {after.label(speech)}. ")
     if by < 0:
         less = Span(speech.number(abs(by)), True)
         return Span("Grind "), less, Span(f" off the {knob.noun}, to "), size, Span(". ")

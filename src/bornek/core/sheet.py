@@ -12,10 +12,10 @@ from bornek.core.advice.reconcile import Surprise, surprise
 from bornek.core.advice.replay import History, slope
 from bornek.core.next_move import Move, describe_move, next_say, stops_everything
 from bornek.core.phrases import UNIT_WORDS, Say
-from bornek.core.quantities import say_quantity
+from bornek.core.quantities import Speech, say_quantity
 from bornek.core.readings import Slip
 from bornek.core.reckoning import Reckoning
-from bornek.core.scenes import Scene
+from bornek.core.scenes import Ladder, Scene
 from bornek.core.settings.common import leftovers
 from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
 from bornek.core.settings.records import Context, Entry
@@ -241,4 +241,11 @@ def _scenes(
     if history:
         drawers = {k.key: ctx.drawer(k.places[0]) for k in history.knobs}
         scenes += draw.packs(history, proposal, drawers, say)
-    return (*scenes, *outcome.scenes)
+    return (*scenes, *(_by_unit(s, history, say) for s in outcome.scenes))
+
+
+def _by_unit(scene: Scene, history: History | None, say: Speech) -> Scene:
+    """The kind's ladder goes by the thread; once a round was read, by what this unit answers."""
+    if history is None or not isinstance(scene, Ladder):
+        return scene
+    return draw.ladder(history, say, scene.label) or scene

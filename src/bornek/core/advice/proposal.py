@@ -42,3 +42,8 @@ class Proposal:
     """Thicknesses of the drawer that were not tried: there are too many to join them all."""
     tells: bool = False
     """The move is made to find out in which way the adjuster works."""
+
+    @property
+    def moves(self) -> bool:
+        """Whether `best` is to be done, and not only what would be done."""
+        return self.best is not None and self.stay in ("", "loosen")

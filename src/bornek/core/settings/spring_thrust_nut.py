@@ -18,7 +18,7 @@ from bornek.core.settings.knobs import Knob, Lattice, Response
 from bornek.core.settings.records import Confirm, Context, Entry
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
-from bornek.core.settings.state import Position, State
+from bornek.core.settings.state import Position, State, degrees
 from bornek.core.windows import NOT_READ, Normal, Window, verdict
 from bornek.core.working import Line, Working
 
@@ -232,7 +232,7 @@ class SpringThrustNut(Setting):
         for at in self._positions(ctx):
             play = pitch * at / 360
             state = "wanted" if window.holds(play) else "free"
-            rungs.append(Rung(at, f"{at:.2f}° = {say.number(play)}", state))  # type: ignore[arg-type]
+            rungs.append(Rung(at, f"{degrees(at)} = {say.number(play)}", state))  # type: ignore[arg-type]
         return Ladder("Lockable positions from snug", tuple(rungs))
 
     def _positions(self, ctx: Context) -> list[float]:

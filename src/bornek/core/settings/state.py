@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import Any, ClassVar, Literal
 
 from bornek.core.errors import InputError
-from bornek.core.quantities import Speech, from_nm, parse, to_nm
+from bornek.core.quantities import Speech, decimals, from_nm, parse, signed, to_nm
 
 Sort = Literal["pack", "pair", "position"]
 Side = Literal["left", "right"]
@@ -145,13 +145,22 @@ class Position(State):
         return self.at
 
     def label(self, say: Speech) -> str:
-        return say.size(self.at) if self.unit == "mm" else f"{self.at:.1f}°"
+        return say.size(self.at) if self.unit == "mm" else degrees(self.at)
 
     def words(self, say: Speech) -> str:
         return self.label(say)
 
     def dump(self) -> dict[str, Any]:
         return {"type": self.sort, "at": self.at, "unit": self.unit, "step": self.step}
+
+
+def degrees(at: float) -> str:
+    """An angle as it is said everywhere: one decimal, two where a lock position needs them.
+
+    >>> degrees(63.0), degrees(39.158)
+    ('63.0°', '39.16°')
+    """
+    return f"{signed(at, decimals(round(at, 2), 1, 2))}°"
 
 
 def _sum_words(plates: Sequence[int], say: Speech) -> str:
