@@ -53,7 +53,9 @@ def history(*rounds: tuple[tuple[int, ...], float], **given: object) -> History:
 def sure(a: float, s_a: float) -> Belief:
     """One hypothesis: a within 1 µm, a response of 1."""
     m, s = np.array([[a, 1.0]]), np.array([np.diag([1.0, 1e-12])])
-    return Belief(m, s, np.zeros(1), np.array([s_a]), np.zeros(1, dtype=np.int64), np.ones(1))
+    return Belief(
+        m, s, np.zeros(1), np.array([s_a]), np.zeros(1, dtype=np.int64), np.ones(1), np.zeros(1, dtype=bool)
+    )
 
 
 def test_the_landing_is_drawn_in_by_two_standard_uncertainties() -> None:

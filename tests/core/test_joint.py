@@ -64,7 +64,7 @@ def test_one_row_and_one_knob_score_as_ever() -> None:
 def test_what_is_known_after_a_reading_is_what_a_kalman_step_says() -> None:
     """The look-ahead against the textbook: Σ' = Σ − Σg gᵀΣ/v, then the variance at the target."""
     b = learn(start([1.0, 0.5], 0.3, s_a=5.0), [0.0, 0.0], 60.0, 4.0)
-    one = Belief(b.m[:1], b.s[:1], b.lw[:1], b.s_a[:1], b.off[:1], b.rho_q[:1])
+    one = Belief(b.m[:1], b.s[:1], b.lw[:1], b.s_a[:1], b.off[:1], b.rho_q[:1], b.spare[:1])
     x, x_t, grids = np.array([[-40.0, 10.0]]), np.array([[-55.0, 5.0]]), (10.0, 4.0)
     g, g_t = np.array([1.0, *x[0]]), np.array([1.0, *x_t[0]])
     s, s_a2, r2 = one.s[0], float(one.s_a[0]) ** 2, 4.0

@@ -20,6 +20,7 @@ from bornek.core.uncertainty import COVERAGE
 
 Floats = NDArray[np.floating[Any]]
 Ints = NDArray[np.int64]
+Bools = NDArray[np.bool_]
 
 FIRST_SD_UM = 1000.0
 """Nothing is known of where the setting stands before it was read."""
@@ -37,6 +38,8 @@ DRAG_SPREAD = 0.25
 """How drag answers preload, as multiples of what the two windows say, and the spread of its logarithm."""
 DRAG_SHARE_SD = 0.05
 """A drag in steady turning is read within 5 %."""
+SPARE_SAID = 0.2
+"""By how much the spare priors count in what is said as give or take."""
 HALVINGS = 40
 """Of the span in which an end of the 95 % lies: finer than any number that is shown."""
 MOST_TOLD_APART = 62
@@ -57,6 +60,8 @@ class Belief:
     s_a: Floats
     off: Ints
     rho_q: Floats
+    spare: Bools
+    """Hypotheses held in case the declared prior is wrong."""
     seen: int = 0
 
     @property
@@ -86,6 +91,7 @@ class Belief:
             s_a=self.s_a[sound],
             off=self.off[sound],
             rho_q=self.rho_q[sound],
+            spare=self.spare[sound],
         )
 
     def response(self, knob: int = 0) -> tuple[float, float]:
@@ -106,10 +112,12 @@ class Belief:
     def between_95(self, x: Sequence[float], r2: float = 0.0) -> tuple[float, float]:
         """Mean of y at x, and a quarter of the width that holds it, with reading noise r2, 95 times in 100.
 
-        The bank is not normal: its sd would make "give or take" hold 99.9 times in 100 for a good prior.
+        What is held in case the declared prior is wrong guards the choice; as give or take it would hold 99
+        times in 100 where the prior is right, so it counts here by a fifth.
         """
         g = np.array([1.0, *x])
-        mu, w = self.m @ g, self.w
+        mu, w = self.m @ g, self.w * np.where(self.spare, SPARE_SAID, 1.0)
+        w = w / w.sum()
         sd = np.sqrt(np.einsum("i,hij,j->h", g, self.s, g) + self.s_a**2 + r2)
         ends = np.array([float((mu - 9 * sd).min()), float((mu + 9 * sd).max())])
         lo, hi = np.repeat(ends[:1], 2), np.repeat(ends[1:], 2)
@@ -118,7 +126,7 @@ class Belief:
             middle = (lo + hi) / 2
             below = w @ ndtr((middle[None, :] - mu[:, None]) / sd[:, None]) < wanted
             lo, hi = np.where(below, middle, lo), np.where(below, hi, middle)
-        return float(w @ mu), float(np.ptp((lo + hi) / 2)) / (2 * COVERAGE)
+        return float(self.w @ mu), float(np.ptp((lo + hi) / 2)) / (2 * COVERAGE)
 
 
 @dataclass(frozen=True)
@@ -128,6 +136,7 @@ class Prior:
     k: tuple[float, ...]
     sd: tuple[float, ...]
     share: float = 1.0
+    spare: bool = False
 
 
 def declared(k0: Sequence[float], rho: float | Sequence[float]) -> list[Prior]:
@@ -141,8 +150,8 @@ def declared(k0: Sequence[float], rho: float | Sequence[float]) -> list[Prior]:
     narrow = np.broadcast_to(np.asarray(rho, dtype=float), k.shape)
     wide = np.where(narrow >= 0.15, 2 * narrow, np.maximum(2.5 * narrow, 0.15))
     return [
-        Prior(tuple(k.tolist()), tuple((width * np.abs(k)).tolist()), share)
-        for width, share in ((narrow, NARROW_SHARE), (wide, 1 - NARROW_SHARE))
+        Prior(tuple(k.tolist()), tuple((width * np.abs(k)).tolist()), share, spare)
+        for width, share, spare in ((narrow, NARROW_SHARE, False), (wide, 1 - NARROW_SHARE, True))
     ]
 
 
@@ -188,6 +197,7 @@ def start(
         s_a=np.array([scatter for _, _, scatter, *_ in rows]),
         off=np.zeros(len(rows), dtype=np.int64),
         rho_q=np.array([ratio for *_, ratio, _ in rows]),
+        spare=np.array([way.spare for _, way, *_ in rows]),
     )
 
 
@@ -202,6 +212,7 @@ def _gain(b: Belief, x: Sequence[float], r2: float | Floats) -> tuple[Belief, Fl
         s_a=np.concatenate([b.s_a, b.s_a]),
         off=np.concatenate([b.off, b.off | bit]),
         rho_q=np.concatenate([b.rho_q, b.rho_q]),
+        spare=np.concatenate([b.spare, b.spare]),
         seen=b.seen + 1,
     )
     sg = doubled.s @ g
@@ -213,14 +224,15 @@ def _gain(b: Belief, x: Sequence[float], r2: float | Floats) -> tuple[Belief, Fl
 def _keep(b: Belief) -> Belief:
     most = KEPT_WITH_DRAG if np.ptp(b.rho_q) > 0 else KEPT
     order = np.argsort(-b.lw, kind="stable")[:most]
-    return Belief(
-        b.m[order],
-        b.s[order],
-        b.lw[order] - b.lw[order[0]],
-        b.s_a[order],
-        b.off[order],
-        b.rho_q[order],
-        b.seen,
+    return replace(
+        b,
+        m=b.m[order],
+        s=b.s[order],
+        lw=b.lw[order] - b.lw[order[0]],
+        s_a=b.s_a[order],
+        off=b.off[order],
+        rho_q=b.rho_q[order],
+        spare=b.spare[order],
     )
 
 

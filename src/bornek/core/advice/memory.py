@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.stats import chi2
@@ -137,4 +137,4 @@ def priors(k0: float, rho: float, pooled: Pool | None) -> list[Prior]:
         Prior((pooled.k * abs(k0),), (min(pooled.sd * abs(k0) * s, max(widest, pooled.sd * abs(k0))),), share)
         for s in scales
     ]
-    return known + [Prior(p.k, p.sd, p.share * (1 - POOLED_SHARE)) for p in own]
+    return known + [replace(p, share=p.share * (1 - POOLED_SHARE)) for p in own]

@@ -68,7 +68,8 @@ def secant(case: Case, log: Log, packs: Reachable, half: float) -> int:
     return _nearest(case, packs, change - z / slope)
 
 
-def _choose(case: Case, b: Belief, log: Log, packs: Reachable, aim: Aim, r2: float) -> int:
+def choose(case: Case, b: Belief, log: Log, packs: Reachable, aim: Aim, r2: float) -> int:
+    """The pack that the expected-rounds rule picks under a belief."""
     xs = (packs.sums - sum(case.pack)).astype(float)
     scores = score(b, xs, log[-1][0], aim, r2)
     order = ranked(scores, packs.handled.astype(float), packs.plates.astype(float))
@@ -83,7 +84,7 @@ def advisor(prior: tuple[float, float] | None = None) -> Player:
         b, r2 = start([k0], rho), READING_SD_UM**2 / 3
         for change, z in log:
             b = learn(b, [change], z, r2)
-        return _choose(case, b, log, packs, Aim(-half, half, half, -2 * half), r2)
+        return choose(case, b, log, packs, Aim(-half, half, half, -2 * half), r2)
 
     return pick
 
@@ -93,4 +94,4 @@ def oracle(case: Case, log: Log, packs: Reachable, half: float) -> int:
     b, r2 = start([case.k], 1e-6, s_a=case.s_a, exact=True), case.s_r**2 / 3
     for change, z in log:
         b = learn(b, [change], z, r2)
-    return _choose(case, b, log, packs, Aim(-half, half, half, -2 * half, price=1.0), r2)
+    return choose(case, b, log, packs, Aim(-half, half, half, -2 * half, price=1.0), r2)

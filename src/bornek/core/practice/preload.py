@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -112,5 +112,5 @@ def advisor(case: Rolling, log: Log, packs: Reachable, half: float) -> int:
 def oracle(case: Rolling, log: Log, packs: Reachable, half: float) -> int:
     """Knows response, scatter and ratio."""
     b = start([case.k], 1e-6, s_a=case.s_a, exact=True)
-    known = Belief(b.m, b.s, b.lw, b.s_a, b.off, np.full(len(b.lw), case.rho_q))
+    known = replace(b, rho_q=np.full(len(b.lw), case.rho_q))
     return _pick(known, case, log, packs, half, 1.0)
