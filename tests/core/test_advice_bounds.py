@@ -9,6 +9,7 @@ import pytest
 from bornek.core.advice.belief import (
     KEPT,
     SCATTER_BANK_UM,
+    SPARE_SAID,
     Belief,
     chance_between,
     learn,
@@ -196,6 +197,7 @@ def test_what_is_promised_joins_belief_and_reading() -> None:
     v, _ = h.row.expect([-200.0])
     assert p.v == pytest.approx(v)
     u, b = reading_u(h, h.row), h.row.belief
+    b = replace(b, lw=b.lw + np.log(np.where(b.spare, SPARE_SAID, 1.0)))
     within = chance_between(
         b, [-200.0], (p.v - 2 * p.u - h.row.aim) * UM, (p.v + 2 * p.u - h.row.aim) * UM, (u * UM) ** 2
     )

@@ -40,6 +40,20 @@ const now = computed(() => stack(props.scene.now, leftX.value, -36));
 const after = computed(() => (single.value ? [] : stack(props.scene.after, rightX.value, 36)));
 const topOf = (rows: { y: number }[]) => rows.reduce((top, r) => Math.min(top, r.y), floor.value);
 const size = (high: number) => (high > 90 ? 28 : high > 44 ? 24 : high > 26 ? 21 : 18);
+/** A thin plate's label stands beside it; where both stacks would say it at one height, once is enough. */
+type Row = ReturnType<typeof stack>[number];
+const saidAlready = (r: Row) =>
+  r.outside &&
+  r.x > width.value / 2 &&
+  !r.moved &&
+  now.value.some((l) => l.outside && l.plate.label === r.plate.label && Math.abs(l.y - r.y) < 22);
+function labelAt(r: Row) {
+  if (!r.outside)
+    return { x: r.x + W.value / 2, y: r.y + r.high / 2 + size(r.high) * 0.34, anchor: "middle" };
+  const right = r.x > width.value / 2;
+  if (right && r.moved) return { x: r.x + W.value, y: r.y - 5, anchor: "end" };
+  return { x: right ? r.x - 8 : r.x + W.value + 8, y: r.y + r.high / 2 + 6, anchor: right ? "end" : "start" };
+}
 const links = computed(() => {
   const left = now.value.filter((r) => !r.moved);
   const right = after.value.filter((r) => !r.moved);
@@ -98,9 +112,10 @@ const spoken = computed(() => {
           stroke-width="2"
         />
         <text
-          :x="r.outside ? (r.x > width / 2 ? r.x - 8 : r.x + W + 8) : r.x + W / 2"
-          :y="r.y + r.high / 2 + size(r.high) * 0.34"
-          :text-anchor="r.outside ? (r.x > width / 2 ? 'end' : 'start') : 'middle'"
+          v-if="!saidAlready(r)"
+          :x="labelAt(r).x"
+          :y="labelAt(r).y"
+          :text-anchor="labelAt(r).anchor"
           :font-size="r.outside ? 17 : size(r.high)"
           font-weight="700"
           :fill="r.moved && !r.outside ? 'var(--move-edge)' : 'var(--words)'"

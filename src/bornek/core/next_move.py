@@ -181,7 +181,8 @@ def next_say(
                 what = f"Measure the {knob.noun} that is in now and enter it."
             return Next(plain(what), "Before anything is moved", "The as-found state is the baseline.")
     if odd:
-        return Next(plain(odd.sentence + " Say what happened."), "Held out until you say", odd.implied)
+        head = "Asked, not held out" if odd.either else "Held out until you say"
+        return Next(plain(odd.sentence + " Say what happened."), head, odd.implied)
     owed = _owed(guide, ctx)
     target = outcome.target()
     nothing_read = target is None or target.value is None
@@ -273,9 +274,10 @@ def _either(history: History, c: Candidate, say: Speech) -> str:
     size = by * float(row.belief.w @ abs(row.belief.m[:, 1])) * UM / row.per
     if not isinstance(found, Normal):
         return "See which way it goes."
-    return (
-        f"Expect {say.number(found.v + size)} or {say.number(found.v - size)}: that shows which way it works."
-    )
+    return f"Expect {say.number(found.v + size)} or {say.number(found.v - size)}."
+
+
+ASKED_SENSE = "Finished jobs of this type answered the other way than is given: look which it is."
 
 
 def _reasons(history: History, p: Proposal, say: Speech) -> str:
@@ -294,8 +296,10 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
         parts.append(f"This unit gives {_gives(abs(k))} mm for each {unit}, learned from {measured} rounds.")
     elif history.pool is not None:
         parts.append(_remembered(history, history.pool, say))
+    if p.tells:
+        return " ".join(["It shows which way it works.", *([ASKED_SENSE] if history.sense_asked else [])])
     if history.sense_asked:
-        parts.append("Finished jobs of this type answered the other way than is given: look which it is.")
+        parts.append(ASKED_SENSE)
     parts.append(f"{chance(p.best.p_in)} that {'all land' if len(history.rows) > 1 else 'it lands'} in.")
     if not p.provable:
         parts.append("It cannot be proven with this gauge.")

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Found far from predicted: held out until the mechanic says what happened. */
+/** Found far from predicted: what may have happened, until the mechanic says what did. */
 import { ref } from "vue";
 import type { Sheet } from "../../api/client";
 
@@ -10,8 +10,7 @@ const words = ref("");
 
 <template>
   <section class="flex flex-col gap-3 border-t-4 border-danger pt-2" data-surprise>
-    <h2 class="text-[20px] font-bold">{{ surprise.sentence }}</h2>
-    <p>{{ surprise.implied }}</p>
+    <h2 class="sr-only">{{ surprise.sentence }} {{ surprise.implied }}</h2>
     <ul class="flex flex-col gap-1">
       <li v-for="s in surprise.slips" :key="s" class="border-l-4 border-found pl-3">{{ s }}</li>
     </ul>

@@ -119,7 +119,7 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
     if (live.value) return typedHere.value ? { label: "Take it", run: () => void take() } : null;
     if (s.surprise || asked.value) return null;
     if (signed.value) return { label: "Record", run: () => toRecord() };
-    if (!s.sign_blockers.length && (!s.move?.best || s.move.stay))
+    if (!s.sign_blockers.length && (!s.move?.best || (s.move.stay && s.move.stay !== "loosen")))
       return { label: "Sign", run: toggle("sign") };
     return { label: "Do the move", run: openMove };
   });

@@ -384,12 +384,8 @@ class PlainBearing(Setting):
         say, title = speech(ctx), f"Sizes, {speech(ctx).unit}"
         if "strip" not in sizes:
             table = size_table(title, sizes, say)
-            blank = ("",) * (len(table.head) - 2)
-            more = (
-                ("mean clearance", say.number(mean.v), *blank),
-                ("least clearance", say.number(least.v), *blank),
-            )
-            return Table(title, table.head, (*table.rows, *more))
+            both = ("clearance", "mean", say.number(mean.v), "least", say.number(least.v))
+            return Table(title, table.head, (*table.rows, both))
         rows = [
             (label, say.number(sizes["strip"][place, ""]))
             for place, label in PLACES

@@ -105,7 +105,8 @@ def sift_checks(sifted: Sifted, slots: Sequence[Slot]) -> list[Check]:
         Check(
             "slip",
             "warn",
-            f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. Was it meant?",
+            f"{label[k]}: {e.as_typed or e.number} is {slips[0].words}. "
+            + ("Was it meant?" if slips[0].stands else "Zero where it is seated and read it again."),
             "ask",
             k,
         )
