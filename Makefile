@@ -97,6 +97,10 @@ format: setup ## Put the code in its format
 bench: setup browser build ## Benchmarks: figures and ratios, never asserted
 	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py && $(PY) bench/mesh.py
 
+.PHONY: bench-advice
+bench-advice: setup ## What the advisor says against what comes true; planted slips; memory; preload; hostile inputs
+	@$(PY) bench/calibration.py && $(PY) bench/slips.py && $(PY) bench/memory.py && $(PY) bench/preload.py && $(PY) bench/fuzz.py
+
 .PHONY: mutants
 mutants: setup ## Whether the tests of ROOM (advice, settings, parts, windows, services) notice 60 changes
 	@$(PY) tools/mutate.py $(ROOM)

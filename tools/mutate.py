@@ -26,16 +26,17 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/test_frozen_records.py", "tests/core/test_choose.py", "tests/core/test_belief.py", "tests/core/test_belief_laws.py", "tests/core/test_packs.py",
         "tests/core/test_domains.py", "tests/core/test_replay.py", "tests/core/test_joint.py", "tests/core/test_one_way.py",
         "tests/core/test_advice_bounds.py", "tests/core/test_written.py", "tests/core/test_next_move.py", "tests/core/test_shim_pack_end_play.py",
-        "tests/core/test_players.py", "tests/core/test_simulated_settings.py", f"{CORE}/advice")),
+        "tests/core/test_players.py", "tests/core/test_memory.py", "tests/core/test_harm.py", "tests/core/test_slips.py",
+        "tests/core/test_simulated_settings.py", f"{CORE}/advice")),
     "settings": ((f"{CORE}/settings",), (
         "tests/core/test_written.py", "tests/test_frozen_records.py", "tests/core/test_state.py",
         "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
         "tests/core/test_plain_bearing.py", "tests/core/test_taper_clearance.py", "tests/core/test_kinds_declared.py",
         "tests/core/test_sequence_and_vectors.py", "tests/core/test_seat_and_bush_laws.py", "tests/core/test_sifting.py",
         "tests/core/test_given.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
-        "tests/core/test_uncertainties.py", f"{CORE}/settings")),
+        "tests/core/test_uncertainties.py", "tests/core/test_harm.py", "tests/core/test_watch.py", f"{CORE}/settings")),
     "parts": ((f"{CORE}/parts",), (
-        "tests/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
+        "tests/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_parts_by_hand.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
         f"{CORE}/parts")),
     "windows": ((f"{CORE}/windows.py", f"{CORE}/readings.py", f"{CORE}/uncertainty.py"), (
         "tests/test_frozen_records.py", "tests/core/test_windows.py", "tests/core/test_readings.py", "tests/core/test_uncertainties.py", "tests/core/test_written.py",

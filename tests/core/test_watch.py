@@ -163,3 +163,29 @@ def test_runout_takes_any_number_of_angles(n: int) -> None:
     data = {"given": CRANK | {"convention": "eccentricity", "angles": n}, "entries": around(values, values)}
     found = {r["key"]: r["value"]["v"] for r in compute("crank_runout", data)["outcome"]["results"]}
     assert found["e_L"] == pytest.approx(0.02, abs=1e-9)
+
+
+@pytest.mark.parametrize("pitch", [0.5, 1.5, 2, 6])
+@pytest.mark.parametrize("k", [0.8, 1.0, 1.15])
+def test_a_nut_is_brought_in_whatever_its_thread(pitch: float, k: float) -> None:
+    """A response of micrometres a degree is no dead one: the nut reaches its window in a few rounds."""
+    given = NUT | {"pitch": pitch, "least": 0.15, "greatest": 0.25, "first_lock": 1.0}
+    data: dict[str, Any] = {"given": given, "entries": [], "acts": [], "gauges": [FINE]}
+    play, at = 0.40, 0.40 / pitch * 360
+    for number in range(1, 7):
+        lifted = lifts(round(play, 4), round(play + 0.001, 4))
+        data["entries"] += [e | {"round": number} for e in lifted]
+        sheet = compute("spring_thrust_nut", data)
+        if sheet["verdict"]["code"] == "in":
+            break
+        best = sheet["move"]["best"]["states"]["nut"]["position"]
+        assert any(
+            r["at"] == pytest.approx(best)
+            for s in sheet["scenes"]
+            if s["type"] == "ladder"
+            for r in s["rungs"]
+        )
+        play += k * (best - at) * pitch / 360
+        at = best
+        data["acts"].append({"round": number + 1, "states": {"nut": best}})
+    assert sheet["verdict"]["code"] == "in"

@@ -103,3 +103,34 @@ def test_without_a_window_nothing_is_judged() -> None:
 )
 def test_the_margin_is_what_is_to_spare_or_lacking(value: Value, margin: float) -> None:
     assert verdict(value, Window(0.06, 0.12, "drawing")).margin == pytest.approx(margin)
+
+
+def test_a_bracket_that_fills_the_window_is_in() -> None:
+    assert verdict(Interval(0.06, 0.12), Window(0.06, 0.12, "d")).code == "in"
+    assert verdict(Interval(0.06, 0.12001), Window(0.06, 0.12, "d")).code == "not_proven"
+
+
+def test_the_guard_band_at_its_very_edge() -> None:
+    w = Window(0.0, 1.0, "d")
+    assert verdict(Normal(1.5, 0.25), w).code == "not_proven"  # 1.5 − 0.5 is the end itself: not beyond it
+    assert verdict(Normal(1.5625, 0.25), w).code == "out_high"
+    assert verdict(Normal(-0.5, 0.25), w).code == "not_proven"
+    assert verdict(Normal(0.25, 0.25), w).code == "not_proven"  # twice the guard is the window itself
+    assert verdict(Normal(0.25, 0.1875), w).code == "at_edge"
+
+
+def test_the_chance_to_be_in_by_the_normal_law() -> None:
+    assert chance_in(Normal(0.0, 1.0), Window(-1.0, 1.0, "d")) == pytest.approx(0.6827, abs=1e-4)
+    assert chance_in(Normal(0.0, 1.0), Window(None, 1.0, "d")) == pytest.approx(0.8413, abs=1e-4)
+    assert chance_in(Normal(0.0, 1.0), Window(None, 1.0, "d", floor=0.0)) == pytest.approx(0.3413, abs=1e-4)
+
+
+def test_an_open_end_is_met_down_to_the_floor() -> None:
+    w = Window(None, 0.1, "card", floor=0.0)
+    assert (w.low, w.high, w.middle, w.half) == (0.0, 0.1, 0.05, 0.05)
+    assert not w.holds(-0.001)
+    assert verdict(Normal(0.05, 0.01), w).code == "in"
+    assert verdict(Normal(-0.03, 0.01), w).code == "out_low"
+    assert verdict(Normal(0.005, 0.01), w).code == "at_edge"
+    with pytest.raises(RangeError, match="nothing could meet it"):
+        Window(None, 0.0, "card", floor=0.0)

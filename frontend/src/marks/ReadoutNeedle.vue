@@ -15,6 +15,8 @@ const props = defineProps<{
   small?: boolean;
   compact?: boolean;
 }>();
+/** A verdict with its leaning ("not proven, reads out high") would run over the page beside the value. */
+const LONG_VERDICT = 15;
 const at = computed(() => props.x(props.needle.at));
 const left = computed(() => props.x(props.needle.at - props.needle.give));
 const right = computed(() => props.x(props.needle.at + props.needle.give));
@@ -93,7 +95,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
                 :code="scene.verdict"
                 :words="scene.verdict_words"
                 :leaning="scene.verdict_leaning"
-                :small="compact"
+                :small="compact || scene.verdict_words.length > LONG_VERDICT"
               />
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>

@@ -10,7 +10,7 @@ from bornek.core.door import a_flag, a_mapping, a_number, a_text, a_whole, check
 from bornek.core.errors import BornekError, InputError
 from bornek.core.gauges import Gauge
 from bornek.core.quantities import parse, to_nm
-from bornek.core.raw import read_knob, read_raw
+from bornek.core.raw import check_gauge, read_knob, read_raw
 from bornek.core.settings.kind import Setting, Slot
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Act, Context, Entry, Explanation, Learned, Predicted
@@ -117,14 +117,8 @@ def _entry(row: Mapping[str, Any], i: int, slot: Slot, number: int, ctx: Context
     if named and named not in ctx.gauges:
         refuse(f"{where}.gauge", f"one of the gauges sent ({', '.join(ctx.gauges) or 'none'})", named)
     gauge = ctx.gauges.get(named or ctx.gauge)
-    if slot.accepts in ("scalar", "between") and gauge is not None and gauge.quantity != slot.quantity:
-        if named or slot.quantity == "length":
-            raise InputError(
-                f"{where}: {gauge.name} measures {gauge.quantity}, {slot.label} is a {slot.quantity}.",
-                field=f"{where}.gauge",
-                next_step=f"Name a gauge for {slot.quantity}.",
-            )
-        gauge = None
+    if gauge is not None and (named or slot.quantity == "length"):
+        check_gauge(slot, gauge, f"{where}.gauge")
     text = row.get("text")
     if text is not None and not isinstance(text, str):
         refuse(f"{where}.text", "a text", text)

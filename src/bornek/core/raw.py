@@ -7,6 +7,7 @@ from typing import Any
 
 from bornek.core.door import check_plain
 from bornek.core.errors import InputError
+from bornek.core.gauges import Gauge
 from bornek.core.quantities import parse
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.knobs import Knob
@@ -36,6 +37,16 @@ def read_raw(slot: Slot, raw: Any, default_unit: str) -> Raw:
     if slot.accepts == "between":
         return _between(slot, raw, default_unit)
     return Scalar(_number(slot, raw, default_unit))
+
+
+def check_gauge(slot: Slot, gauge: Gauge, field: str = "gauge") -> None:
+    """Raises InputError where a gauge for one quantity is named for a station of another."""
+    if slot.accepts in ("scalar", "between") and gauge.quantity != slot.quantity:
+        raise InputError(
+            f"{gauge.name} measures {gauge.quantity}, {slot.label} is a {slot.quantity}.",
+            field=field,
+            next_step=f"Name a gauge for {slot.quantity}.",
+        )
 
 
 def _paint(slot: Slot, raw: Any) -> Paint:

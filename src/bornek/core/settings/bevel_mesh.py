@@ -157,6 +157,7 @@ class BevelMesh(Setting):
         window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"], self.floor(ctx))
         total = Sum()
         total.mean(f"Mean of {len(values)}", values)
+        total.line("Tightest tooth", "the least of them", min(values))
         gauges = sifted.gauges(self.slots(ctx)[:TEETH], ctx)
         parts = budget({str(i): [v] for i, v in enumerate(values)}, gauges, "travel", SCATTER_PRIOR_MM)
         value = Normal(parts.mean, parts.u)

@@ -323,11 +323,15 @@ class ShimPackEndPlay(Setting):
                 0, Line("Play, the last that showed", "mean of its readings", say.number(last.v), True)
             )
             lines.append(Line("Shims since", "what was put in and taken out", say.number(moved, plus=True)))
+            less = last.v + gives * moved
+            how = f"{say.number(last.v)} + {gives:.2f} × {say.number(moved, plus=True)}; negative is preload"
+            lines.append(Line("Play less shims", how, say.number(less), True))
         if rounds[-1].drag:
+            nominal = say.number(-rounds[-1].drag / UM)
+            lines.append(Line("Drag", "as much preload as it nominally means", nominal))
             lines.append(
-                Line("Drag", "as much preload as it nominally means", say.number(rounds[-1].drag / UM))
+                Line("Preload", "shims and drag, each as far as it can be trusted", say.number(value.v), True)
             )
-        lines.append(Line("Preload is negative play", "all of it together", say.number(value.v), True))
         lines.append(
             Line(
                 "Give or take",

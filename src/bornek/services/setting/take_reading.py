@@ -6,7 +6,7 @@ from typing import Any
 
 from bornek.core.errors import InputError, NotFound
 from bornek.core.plain import dump
-from bornek.core.raw import read_raw
+from bornek.core.raw import check_gauge, read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
@@ -38,6 +38,8 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         raise InputError(
             f"No gauge has the id {gauge!r}.", field="gauge", next_step="Choose one of the shop's gauges."
         )
+    if sent.get("gauge"):
+        check_gauge(slot, loaded.ctx.gauges[sent["gauge"]])
     if sent.get("void"):
         if old is None:
             raise InputError("Only a reading that is there can be struck.", field="supersedes")
