@@ -10,9 +10,9 @@ from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.settings.bevel_mesh import centroid
 from bornek.core.settings.crank_runout import first_harmonic
+from bornek.core.settings.drive_up import axial_drive_mm, reduction
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
-from bornek.core.settings.taper_clearance import axial_drive_mm, reduction
 from bornek.core.tables.lookup import bore_of, row_for, rows
 from bornek.core.windows import Interval
 

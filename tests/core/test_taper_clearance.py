@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
-from bornek.core.settings.taper_clearance import axial_drive_mm, reduction
+from bornek.core.settings.drive_up import axial_drive_mm, reduction
 from bornek.core.tables.lookup import bore_of, row_for
 from bornek.core.windows import Interval
 

@@ -11,15 +11,16 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from bornek.core.errors import InputError, RangeError
+from bornek.core.errors import InputError
 from bornek.core.quantities import Speech
 from bornek.core.settings.common import given_window, whole_form
+from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.knobs import Continuous, Knob
 from bornek.core.settings.records import Between, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
-from bornek.core.tables.lookup import GROUPS, Mark, Row, mark_of, row_for
+from bornek.core.tables.lookup import GROUPS, Mark, mark_of, row_for
 from bornek.core.windows import NOT_READ, Interval, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Working
 
@@ -30,60 +31,6 @@ JUMP = 5.0
 BORE_REACH_MM = 1.0
 SMALLEST_DRIVE_MM = 0.01
 MARKED = "marked"
-RIC, DRIVE = "ric_spherical_tapered_bore", "driveup_spherical_tapered"
-
-
-def reduction(before: Interval, after: Interval) -> Interval:
-    """Clearance taken up, from two brackets: [a₀ − b₁, b₀ − a₁], mm.
-
-    >>> r = reduction(Interval(0.09, 0.10), Interval(0.05, 0.06))
-    >>> round(r.a, 3), round(r.b, 3)
-    (0.03, 0.05)
-    """
-    return Interval(round(before.a - after.b, 9), round(before.b - after.a, 9))
-
-
-def axial_drive_mm(reduction_mm: float, taper: int, row: Row) -> tuple[float, float]:
-    """Axial drive-up for a reduction, least and most.
-
-    Equation: s = reduction × taper × k, k from the table's own row (s/(taper·reduction) at its ends),
-    else 1.15 to 1.45. taper 12 or 30; mm.
-
-    >>> lo, hi = axial_drive_mm(0.05, 12, row_for(DRIVE, 90))
-    >>> round(lo, 3), round(hi, 3)
-    (0.75, 0.778)
-    """
-    if taper not in (12, 30):
-        raise RangeError(f"taper must be 12 or 30 (got {taper}).", field="taper")
-    ends = []
-    for end in ("min", "max"):
-        column = f"driveup_1to{taper}_{end}_mm"
-        if column in row.cells:
-            ends.append(row.number(column) / (taper * row.number(f"reduction_{end}_mm")))
-    factors = sorted(ends) or [1.15, 1.45]
-    return reduction_mm * taper * factors[0], reduction_mm * taper * factors[-1]
-
-
-@dataclass(frozen=True)
-class _Limits:
-    """The bearing's rows: its group's clearance, the permitted reduction and the least residual."""
-
-    clearance: Row
-    drive: Row
-    group: str
-    taper: int
-
-    def clearance_of(self, group: str) -> Window:
-        lo, hi = (self.clearance.number(f"{group}_{end}_um") / 1000 for end in ("min", "max"))
-        return Window(lo, hi, f"{self.clearance.name}, {group}")
-
-    @property
-    def reduction(self) -> tuple[float, float]:
-        return self.drive.number("reduction_min_mm"), self.drive.number("reduction_max_mm")
-
-    @property
-    def residual(self) -> float:
-        return self.drive.number(f"min_residual_{self.group}_mm")
 
 
 @dataclass(frozen=True)
@@ -169,7 +116,7 @@ class TaperClearance(Setting):
             ]
         )
 
-    def _limits(self, ctx: Context) -> _Limits:
+    def _limits(self, ctx: Context) -> Limits:
         bore, taper, group = ctx.given.get("bore"), str(ctx.given["taper"]), str(ctx.given["group"])
         mark = _mark(ctx)
         if bore is None:
@@ -178,9 +125,9 @@ class TaperClearance(Setting):
             taper = str(mark.taper if mark and mark.taper else 12)
         if group == MARKED:
             group = mark.group if mark and mark.group else "CN"
-        return _Limits(row_for(RIC, bore), row_for(DRIVE, bore), group, int(taper))
+        return Limits(row_for(RIC, bore), row_for(DRIVE, bore), group, int(taper))
 
-    def _contradictions(self, ctx: Context, limits: _Limits) -> list[Check]:
+    def _contradictions(self, ctx: Context, limits: Limits) -> list[Check]:
         """What is given against what the mark says: which of them is on the ring is asked."""
         mark, said = _mark(ctx), []
         if mark is None:
@@ -261,7 +208,7 @@ class TaperClearance(Setting):
         words = self._say(ctx, results, overall, before, now, limits) if clear else ""
         return Outcome((*results, unmounted), tuple(checks), overall, words)
 
-    def _wanted(self, ctx: Context, before: _Feeler, limits: _Limits) -> tuple[float, float]:
+    def _wanted(self, ctx: Context, before: _Feeler, limits: Limits) -> tuple[float, float]:
         """The reduction to aim at, and the most that leaves the least residual at the tightest roller.
 
         The school's end of the window, drawn in by what two brackets can tell; where they can tell less than
@@ -275,13 +222,13 @@ class TaperClearance(Setting):
         most = before.tight.a - limits.residual
         return min(aimed, most), most
 
-    def _drive(self, reduction_mm: float, most_mm: float, limits: _Limits) -> tuple[float, float]:
+    def _drive(self, reduction_mm: float, most_mm: float, limits: Limits) -> tuple[float, float]:
         """Axial drive-up for a reduction, never so far that a stiff ring would lose more than `most_mm`."""
         least, greatest = axial_drive_mm(reduction_mm, limits.taper, limits.drive)
         bound = axial_drive_mm(most_mm, limits.taper, limits.drive)[0]
         return least, min(greatest, bound)
 
-    def _first_drive(self, ctx: Context, before: _Feeler, limits: _Limits) -> str:
+    def _first_drive(self, ctx: Context, before: _Feeler, limits: Limits) -> str:
         say = speech(ctx)
         aimed, most = self._wanted(ctx, before, limits)
         if most <= 0:
@@ -313,7 +260,7 @@ class TaperClearance(Setting):
             ]
         return []
 
-    def _after(self, ctx: Context, before: _Feeler, now: _Feeler, limits: _Limits) -> list[Result]:
+    def _after(self, ctx: Context, before: _Feeler, now: _Feeler, limits: Limits) -> list[Result]:
         say = speech(ctx)
         lo, hi = limits.reduction
         taken = reduction(before.mean, now.mean)
@@ -350,7 +297,7 @@ class TaperClearance(Setting):
             ),
         ]
 
-    def _unmounted(self, before: Interval, limits: _Limits) -> Result:
+    def _unmounted(self, before: Interval, limits: Limits) -> Result:
         window = limits.clearance_of(limits.group)
         return Result(
             key="unmounted",
@@ -363,7 +310,7 @@ class TaperClearance(Setting):
             verdict=verdict(before, window),
         )
 
-    def _group_check(self, ctx: Context, before: Interval, limits: _Limits) -> list[Check]:
+    def _group_check(self, ctx: Context, before: Interval, limits: Limits) -> list[Check]:
         if verdict(before, limits.clearance_of(limits.group)).code not in ("out_low", "out_high"):
             return []
         middle = (before.a + before.b) / 2
@@ -404,7 +351,7 @@ class TaperClearance(Setting):
         overall: Verdict,
         before: _Feeler,
         now: _Feeler,
-        limits: _Limits,
+        limits: Limits,
     ) -> str:
         if results[1].verdict.code == "out_low":
             return "Too little clearance is left: the residual decides. Release it and start again."
@@ -415,7 +362,7 @@ class TaperClearance(Setting):
             "not_proven": "Not proven by these blades. Take finer ones, or measure the axial drive-up too.",
         }.get(overall.code, "Driven too far: release it by oil and start again.")
 
-    def _further(self, ctx: Context, before: _Feeler, now: _Feeler, limits: _Limits) -> str:
+    def _further(self, ctx: Context, before: _Feeler, now: _Feeler, limits: Limits) -> str:
         """How much further: what is still wanted of the reduction, and no more than the residual leaves."""
         aimed, _ = self._wanted(ctx, before, limits)
         taken = reduction(before.mean, now.mean)
