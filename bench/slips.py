@@ -66,7 +66,7 @@ def _one(case, half: float, slip: str, where: int) -> Run:  # type: ignore[no-un
         )
         b = learn(b, [change], z, r2)
         if number and (far or b.p_any_off() > SURPRISED):
-            return Run(planted, shift, True, far and 1 - b.p_any_off() >= EITHER, step)
+            return Run(planted, shift, True, 1 - b.p_any_off() >= EITHER, step)
         if abs(z) <= half or number == CAP or (planted and number > where):
             break
         packs = reachable(DRAWER, pack, MOST)

@@ -262,7 +262,7 @@ def _next_round(
     settled = {n for n, why in _causes(ctx).items() if why != "reread"}
     any_off = max((_any_off(r, settled) for r in learned.values()), default=0.0)
     flagged = number > 1 and (far or any_off > SURPRISED)
-    either = flagged and far and 1 - any_off >= EITHER
+    either = flagged and 1 - any_off >= EITHER
     held = (flagged and not either and cause not in ("unexplained", "soft")) or cause == "reread"
     if cause == "soft":
         learned = {
