@@ -15,8 +15,8 @@ const props = defineProps<{
   small?: boolean;
   compact?: boolean;
 }>();
-/** A verdict with its leaning ("not proven, reads out high") would run over the page beside the value. */
-const LONG_VERDICT = 15;
+/** "Not proven, reads out high" would run over the page beside the value: the words below say by how much. */
+const verdict = computed(() => props.scene.verdict_words.split(", "));
 const at = computed(() => props.x(props.needle.at));
 const left = computed(() => props.x(props.needle.at - props.needle.give));
 const right = computed(() => props.x(props.needle.at + props.needle.give));
@@ -93,15 +93,15 @@ const outside = computed(() => !props.x.inside(props.needle.at));
             >
               <VerdictTag
                 :code="scene.verdict"
-                :words="scene.verdict_words"
+                :words="phone ? scene.verdict_words : (verdict[0] ?? '')"
                 :leaning="scene.verdict_leaning"
-                :small="compact || scene.verdict_words.length > LONG_VERDICT"
+                :small="compact"
               />
               <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
             </span>
           </div>
           <div v-if="!phone" class="whitespace-nowrap text-[16px] leading-tight text-secondary">
-            {{ needle.words }}
+            {{ needle.words }}<span class="sr-only">{{ verdict[1] }}</span>
           </div>
         </div>
       </foreignObject>

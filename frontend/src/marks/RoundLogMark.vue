@@ -91,7 +91,8 @@ const trace = computed(() => {
         text-anchor="middle"
         paint-order="stroke"
         stroke="var(--casing, var(--surface))"
-        stroke-width="6"
+        stroke-width="16"
+        stroke-linejoin="round"
       >
         <text
           v-for="t in trace"
