@@ -334,6 +334,10 @@ def _now_in(history: History) -> float:
     """Chance that the setting as it stands is truly in."""
     chance = 1.0
     for row in history.rows:
+        proof = history.last.outcome.result(row.drag.key) if row.drag else None
+        if proof is not None and isinstance(proof.value, Normal) and proof.window is not None:
+            chance *= chance_in(proof.value, proof.window)
+            continue
         result = history.last.outcome.result(row.key)
         chance *= _row_in(history, row, result.value if result else None)
     return chance
