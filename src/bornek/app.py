@@ -11,10 +11,11 @@ from urllib.parse import urlsplit
 from flask import Flask, Response, jsonify, request, send_from_directory
 from flask.json.provider import DefaultJSONProvider
 from flask_smorest import Api
-from werkzeug.exceptions import Forbidden, NotFound
+from werkzeug.exceptions import BadRequest, Forbidden, NotFound
 
 from bornek import __version__
 from bornek.core.door import read_json
+from bornek.core.errors import InputError
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
@@ -84,9 +85,22 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
         api.register_blueprint(routes.blp)
     register_problems(app)
     app.before_request(_same_origin)
+    app.before_request(_through_the_door)
     _serve_page(app, page)
     app.after_request(_headers)
     return app
+
+
+def _through_the_door() -> None:
+    """Every JSON body is finite, bounded and whole before anything reads it, whichever parser does."""
+    if request.is_json and request.method in ("POST", "PUT", "PATCH"):
+        body = request.get_data()
+        try:
+            read_json(body or b"null")
+        except InputError as error:
+            if error.details.get("broken"):
+                raise BadRequest(error.message) from error
+            raise
 
 
 def _same_origin() -> None:

@@ -86,7 +86,10 @@ def read_json(text: str | bytes) -> Any:
         raise InputError("The input is nested too deep.", field="body", next_step=MEND) from error
     except (ValueError, UnicodeDecodeError) as error:
         raise InputError(
-            f"This could not be read as JSON: {str(error)[:120]}.", field="body", next_step=MEND
+            f"This could not be read as JSON: {str(error)[:120]}.",
+            field="body",
+            next_step=MEND,
+            details={"broken": True},
         ) from error
     check_plain(data)
     return data
