@@ -1,14 +1,20 @@
 """Parts inspected: geometry of the tooth ring, seals, words of verdicts, each against a case worked by hand."""
 
 import math
+from types import SimpleNamespace
 from typing import Any
 
 import pytest
 
-from bornek.core.errors import RangeError
+from bornek.core.errors import InputError, RangeError
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.received import Received
+from bornek.core.facts.seal_set import SealSet
+from bornek.core.parts.inspection import by_school, seal_of, verdict_words
+from bornek.core.parts.orders import width_difference_mm
 from bornek.core.parts.seal_track import LIP_MM, fill_words, judge_track, lip_words
 from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
-from bornek.core.parts.verdicts import Basis, judge
+from bornek.core.parts.verdicts import Basis, check_choice, judge
 from bornek.core.units.definition import Part
 
 
@@ -143,3 +149,38 @@ def test_under_the_second_school_a_sound_bearing_goes_back_with_a_reason_and_a_s
     assert (kept.verdict, kept.reason) == ("reuse", True)
     shaft = judge(Part("s", "Shaft", "shaft"), basis("sound"), "B")
     assert (shaft.verdict, shaft.reason) == ("reuse", False)
+
+
+def test_each_school_has_its_own_verdict_and_words_of_what_was_gone_by() -> None:
+    found: Any = SimpleNamespace(a="strict", b="restoring", chosen="reuse", reason="cannot be had")
+    assert (by_school(found, "A"), by_school(found, "B")) == ("strict", "restoring")
+    assert verdict_words(found).endswith(": cannot be had")
+    found.reason = ""
+    assert ":" not in verdict_words(found)
+    found.chosen = ""
+    assert verdict_words(found) == "not judged"
+
+
+def test_a_seal_is_found_by_its_part_and_the_newest_counts() -> None:
+    def fact(part: str, found: str) -> Fact:
+        body = SealSet(part, found, "8", "2", "inward", "inward")
+        return Fact(id=part + found, fact_kind="seal_set", subject=part, body=body, by="Jun", at="", seq=0)
+
+    facts = [fact("input-seal", "5"), fact("output-seal", "6"), fact("input-seal", "7")]
+    newest = seal_of(facts, "input-seal")
+    assert newest is not None
+    assert newest.found == "7"
+    assert seal_of(facts, "nowhere") is None
+
+
+def test_a_width_against_the_old_one_is_free_of_rounding_noise() -> None:
+    assert width_difference_mm(Received("o", width_old="20.2", width_new="20.3"), "mm") == 0.1
+
+
+def test_a_choice_by_the_school_needs_no_reason_unless_the_verdict_does() -> None:
+    sound = basis("sound")
+    shaft = Part("s", "Shaft", "shaft")
+    check_choice(shaft, sound, "B", "reuse", "")
+    with pytest.raises(InputError, match="reason"):
+        check_choice(bearing(), sound, "B", "reuse", "")
+    check_choice(bearing(), sound, "B", "reuse", "none to be had")
