@@ -6,7 +6,6 @@ A kind declares its stations; nobody but this file looks whether what was read a
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import replace
 from statistics import NormalDist
@@ -217,7 +216,7 @@ def _gauge_checks(
     target = next((r for r in outcome.results if r.role == "target" and r.quantity == "length"), None)
     for gauge in gauges:
         note = coarse_gauge(target.window if target else None, gauge, say)
-        if note and not math.isinf(gauge.resolution):
+        if note:
             found.append(Check("coarse", "warn" if note[1] else "note", note[0]))
         if gauge.overdue:
             found.append(Check("overdue", "warn", f"{gauge.name} is past its calibration date."))
