@@ -116,5 +116,5 @@ def signed_like(
         .join(t.Unit, t.Unit.id == t.Job.unit_id)
         .where(t.Signature.setting_id.in_(same))
         .order_by(t.Signature.seq)
-    ).tuples()
+    )
     return list({signature.setting_id: (signature, unit) for signature, unit in rows}.values())
