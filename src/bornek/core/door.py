@@ -21,6 +21,7 @@ MEND = "Mend it and send it again; what was sent is not lost."
 
 def refuse(field: str, wanted: str, got: Any) -> NoReturn:
     """Raises InputError that names the field, what is wanted and what came."""
+    field = field or "body"
     shown = f"{type(got).__name__} of {len(got)}" if isinstance(got, list | dict) else repr(got)[:60]
     raise InputError(f"{field} must be {wanted} (got {shown}).", field=field, next_step=MEND)
 
@@ -41,11 +42,11 @@ def check_plain(data: Any) -> None:
         if depth > DEEPEST:
             refuse(_top(where), f"nested at most {DEEPEST} deep", "deeper")
         if seen > MOST_VALUES:
-            refuse(_top(where) or "input", f"of at most {MOST_VALUES} values", "more")
+            refuse(_top(where), f"of at most {MOST_VALUES} values", "more")
         if isinstance(value, Mapping):
             for key, part in value.items():
                 if not isinstance(key, str) or len(key) > 200:
-                    refuse(_top(where) or "input", "named by texts of at most 200 characters", str(key)[:40])
+                    refuse(_top(where), "named by texts of at most 200 characters", str(key)[:40])
                 left.append((f"{where}.{key}" if where else key, part, depth + 1))
         elif isinstance(value, list | tuple):
             left.extend((f"{where}[{i}]", part, depth + 1) for i, part in enumerate(value))
@@ -70,10 +71,6 @@ def _check_number(where: str, value: Any) -> None:
         refuse(where, f"a finite number up to {GREATEST:g}", shown)
 
 
-def _constant(name: str) -> NoReturn:
-    raise InputError(f"{name} is not a number that can be used.", field="body", next_step=MEND)
-
-
 def read_json(text: str | bytes) -> Any:
     """JSON text → plain data that passed the door; InputError where it is none, or too deep.
 
@@ -81,7 +78,7 @@ def read_json(text: str | bytes) -> Any:
     {'a': [1, 2]}
     """
     try:
-        data = json.loads(text, parse_constant=_constant)
+        data = json.loads(text)
     except RecursionError as error:
         raise InputError("The input is nested too deep.", field="body", next_step=MEND) from error
     except (ValueError, UnicodeDecodeError) as error:
