@@ -296,3 +296,21 @@ def test_a_sense_once_learned_is_remembered_and_a_contradiction_is_asked() -> No
     against = play(*read, given={"sense": "adds"}, history=jobs)
     assert "answered the other way" in against["aside"] + said(against)
     assert abs(sum(plates(against["move"]["best"])) - 0.9) <= 0.06
+
+
+def test_from_zeros_alone_nothing_is_promised_of_the_next_round() -> None:
+    slots = [f"travel.{p}.{n}" for p in ("mark_up", "mark_down") for n in (1, 2, 3)]
+    swing = (0.0, 0.003, -0.003, 0.002, -0.002, 0.0)
+    entries = [{"slot": s, "value": 0.0, "round": 1} for s in slots] + [
+        {"slot": "needle", "value": True, "round": 1}
+    ]
+    entries += [{"slot": s, "value": 0.25 + e, "round": 2} for s, e in zip(slots, swing, strict=True)]
+    acts = [
+        {"round": 1, "states": {"pack": [0.5, 0.3, 0.1]}},
+        {"round": 2, "states": {"pack": [0.5, 0.5, 0.3, 0.1]}},
+    ]
+    sheet = compute("shim_pack_end_play", {"given": PLAY, "entries": entries, "acts": acts, "stock": DRAWER})
+    strip = next(s for s in sheet["scenes"] if s["type"] == "readout")
+    assert strip["lo"] == 0.0
+    assert sheet["surprise"] is None
+    assert sheet["move"]["best"]["p_in"] > 0.5

@@ -10,7 +10,8 @@ from bornek.core.errors import InputError, RangeError
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.received import Received
 from bornek.core.facts.seal_set import SealSet
-from bornek.core.parts.inspection import by_school, seal_of, verdict_words
+from bornek.core.facts.teeth import TeethMarked
+from bornek.core.parts.inspection import by_school, seal_of, teeth_of, verdict_words
 from bornek.core.parts.orders import width_difference_mm
 from bornek.core.parts.seal_track import LIP_MM, fill_words, judge_track, lip_words
 from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
@@ -174,7 +175,17 @@ def test_a_seal_is_found_by_its_part_and_the_newest_counts() -> None:
 
 
 def test_a_width_against_the_old_one_is_free_of_rounding_noise() -> None:
-    assert width_difference_mm(Received("o", width_old="20.2", width_new="20.3"), "mm") == 0.1
+    assert width_difference_mm(Received("o", width_old="20.2", width_new="20.30000004"), "mm") == 0.1
+
+
+def test_marked_teeth_are_found_by_their_gear() -> None:
+    def fact(part: str, tooth: int) -> Fact:
+        body = TeethMarked(part, (ToothMark(tooth, "drive", "pitted"),))
+        return Fact(id=f"{part}{tooth}", fact_kind="teeth", subject=part, body=body, by="Jun", at="", seq=0)
+
+    facts = [fact("pinion", 3), fact("wheel", 7)]
+    assert [m.tooth for m in teeth_of(facts, "pinion")] == [3]
+    assert teeth_of(facts, "shaft") == ()
 
 
 def test_a_choice_by_the_school_needs_no_reason_unless_the_verdict_does() -> None:

@@ -301,7 +301,8 @@ def _promised(history: History, act: Act | None, states: States | None) -> Mappi
             for i, row in enumerate(history.rows)
             if (p := act.predicted.get(row.key, act.predicted.get("") if i == 0 else None)) is not None
         }
-    if states is None or not history.rounds:
+    known = any(not isinstance(v, AtMost) for r in history.rounds for v in r.outcome.observed.values())
+    if states is None or not known:  # from needles that stood still alone nothing can be promised
         return {}
     return {key: Predicted(v, sd) for key, (v, sd) in history.expect(states).items()}
 
