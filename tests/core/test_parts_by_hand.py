@@ -56,6 +56,11 @@ def test_many_teeth_are_drawn_shorter_between_two_bounds(total: int, depth: floa
     assert max(radii) - min(radii) == pytest.approx(depth, abs=0.03)
 
 
+def test_a_drawing_is_told_in_hundredths() -> None:
+    numbers = [n for shape in ring_of(13).teeth for point in (*shape.points, shape.at) for n in point]
+    assert all(n == round(n, 2) for n in numbers)
+
+
 def test_marks_stand_on_their_own_tooth_and_flank() -> None:
     ring = ring_of(
         9, ToothMark(3, "drive", "pitted"), ToothMark(4, "both", "chipped"), ToothMark(9, "tip", "worn")
@@ -81,6 +86,7 @@ def test_tooth_counts_have_a_range(teeth: tuple[int, int]) -> None:
         (40, [1, 2, 3], "3 teeth side by side"),
         (40, [40, 1, 2], "3 teeth side by side"),
         (40, [1, 4, 8, 12, 15], "On one side"),
+        (12, [1, 2, 4], "3 teeth side by side"),
         (40, [1, 9, 22, 30], "Scattered"),
         (40, [1, 21], "Every 20th tooth: something"),
         (33, [1, 12, 23], "Every 11th tooth: something"),
