@@ -167,11 +167,26 @@ def run(job: tuple[str, int, int]) -> tuple[Counter[str], float]:
     return found, slowest
 
 
+def drawers() -> None:
+    """How long a drawer of many thicknesses takes, twenty of each, beside one of eight."""
+    begun: dict[int, float] = {}
+    for n in (8, 40, 100, 400):
+        data = SOUND["shim_pack_end_play"] | {"stock": {f"{(i + 2) / 100:.2f}": 20 for i in range(n)}}
+        compute("shim_pack_end_play", data)
+        start = time.perf_counter()
+        compute("shim_pack_end_play", data)
+        begun[n] = time.perf_counter() - start
+        print(
+            f"a drawer of {n} thicknesses: {1000 * begun[n]:.0f} ms, {begun[n] / begun[8]:.1f} times that of 8"
+        )
+
+
 def main() -> int:
     parser = argparse.ArgumentParser(description=__doc__)
     parser.add_argument("--each", type=int, default=20_000)
     args = parser.parse_args()
     broken = 0
+    drawers()
     with ProcessPoolExecutor(os.cpu_count()) as pool:
         for kind in SOUND:
             parts = list(
