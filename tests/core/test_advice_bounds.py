@@ -10,6 +10,7 @@ from bornek.core.advice.belief import (
     KEPT,
     SCATTER_BANK_UM,
     SPARE_SAID,
+    UM,
     Belief,
     chance_between,
     learn,
@@ -18,7 +19,7 @@ from bornek.core.advice.belief import (
 )
 from bornek.core.advice.choose import SAFE_SDS, Aim, _allowed, expected_rounds, likely_enough, score, target
 from bornek.core.advice.propose import aim_of, expect, grid_of, propose, reading_u
-from bornek.core.advice.replay import UM, History, _harm_at, replay
+from bornek.core.advice.replay import History, _harm_at, replay
 from bornek.core.settings.given import read_given
 from bornek.core.settings.knobs import Continuous, Knob, Lattice, Packs
 from bornek.core.settings.records import Act, Context, Entry, Scalar

@@ -6,10 +6,11 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from bornek.core.advice.belief import UM
 from bornek.core.advice.memory import Pool
 from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.reconcile import Surprise
-from bornek.core.advice.replay import UM, History, Row
+from bornek.core.advice.replay import History, Row
 from bornek.core.phrases import Say, Span, adjust_all, chance, lower_first, plain, value_and_give
 from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Guide, Outcome, Setting, speech

@@ -22,6 +22,8 @@ Floats = NDArray[np.floating[Any]]
 Ints = NDArray[np.int64]
 Bools = NDArray[np.bool_]
 
+UM = 1000.0
+"""A length's belief is kept in µm."""
 FIRST_SD_UM = 1000.0
 """Nothing is known of where the setting stands before it was read."""
 NARROW_SHARE = 0.8
@@ -80,18 +82,20 @@ class Belief:
 
     def trusting(self, learned: int) -> Belief:
         """What is believed once the round learned as number `learned` is known to be right."""
-        sound = (self.off >> learned) & 1 == 0
-        if not sound.any():
-            return self
+        sound = np.flatnonzero((self.off >> learned) & 1 == 0)
+        return self.only(sound) if len(sound) else self
+
+    def only(self, rows: Ints) -> Belief:
+        """The same bank with these hypotheses alone, in this order."""
         return replace(
             self,
-            m=self.m[sound],
-            s=self.s[sound],
-            lw=self.lw[sound],
-            s_a=self.s_a[sound],
-            off=self.off[sound],
-            rho_q=self.rho_q[sound],
-            spare=self.spare[sound],
+            m=self.m[rows],
+            s=self.s[rows],
+            lw=self.lw[rows],
+            s_a=self.s_a[rows],
+            off=self.off[rows],
+            rho_q=self.rho_q[rows],
+            spare=self.spare[rows],
         )
 
     def response(self, knob: int = 0) -> tuple[float, float]:
@@ -224,16 +228,7 @@ def _gain(b: Belief, x: Sequence[float], r2: float | Floats) -> tuple[Belief, Fl
 def _keep(b: Belief) -> Belief:
     most = KEPT_WITH_DRAG if np.ptp(b.rho_q) > 0 else KEPT
     order = np.argsort(-b.lw, kind="stable")[:most]
-    return replace(
-        b,
-        m=b.m[order],
-        s=b.s[order],
-        lw=b.lw[order] - b.lw[order[0]],
-        s_a=b.s_a[order],
-        off=b.off[order],
-        rho_q=b.rho_q[order],
-        spare=b.spare[order],
-    )
+    return replace(b, lw=b.lw - b.lw[order[0]]).only(order)
 
 
 def _learn(b: Belief, x: Sequence[float], z: float | Floats, r2: float | Floats) -> Belief:

@@ -7,11 +7,11 @@ import math
 import numpy as np
 from scipy.special import ndtr, ndtri
 
-from bornek.core.advice.belief import Belief, Floats
+from bornek.core.advice.belief import UM, Belief, Floats
 from bornek.core.advice.choose import Aim
 from bornek.core.advice.domains import choices
 from bornek.core.advice.proposal import Candidate, Proposal
-from bornek.core.advice.replay import UM, History
+from bornek.core.advice.replay import History
 from bornek.core.settings.records import Context
 from bornek.core.windows import AtMost
 
@@ -34,8 +34,12 @@ def blind(history: History) -> bool:
 
 
 def loosen(history: History, ctx: Context) -> Proposal:
-    """By how much to make it loose, so that a play can be measured: from what is in and how tight such a
-    setting can be. Every tighter zero that was read counts."""
+    """By how much to make it loose, so that a play can be measured.
+
+    How tight it is: y ~ N(0, 150 µm) cut off at the least of c − k·x over the zeros that were read; its lowest
+    tenth y₁₀ is reckoned with. Travel wanted: (c + 2.5 √(s_a² + s_r²) − y₁₀)/k, k two sds on the careful side.
+    All µm. Judgement, not a source: what is in and how tight such settings are found.
+    """
     row, knob, states = history.row, history.knob, history.last.states
     if len(history.knobs) > 1 or sense_open(row.belief) or knob.one_way or states is None:
         return Proposal(None, stay="censored")

@@ -6,10 +6,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from bornek.core.advice.belief import Belief, Prior, learn, learn_at_most, learn_drag, start
+from bornek.core.advice.belief import UM, Belief, Prior, learn, learn_at_most, learn_drag, start
 from bornek.core.windows import AtMost, Normal
-
-UM = 1000.0
 
 
 @dataclass(frozen=True)

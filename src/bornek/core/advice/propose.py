@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 
 import numpy as np
 
-from bornek.core.advice.belief import DRAG_SHARE_SD, Floats, chance_between
+from bornek.core.advice.belief import DRAG_SHARE_SD, UM, Floats, chance_between
 from bornek.core.advice.choose import STEEP_SHARE, Aim, Scores, ranked, score, target
 from bornek.core.advice.domains import Choices, choices, travel
 from bornek.core.advice.first_steps import blind, loosen, sense_open, sense_step
@@ -15,7 +15,7 @@ from bornek.core.advice.joint import combine, inside_hull, joint_target, score_j
 from bornek.core.advice.one_way import follow, step
 from bornek.core.advice.packs import change
 from bornek.core.advice.proposal import Candidate, Proposal
-from bornek.core.advice.replay import UM, History, Row, States
+from bornek.core.advice.replay import History, Row, States
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Context, Predicted

@@ -11,6 +11,7 @@ from typing import Literal
 from bornek.core.advice.belief import (
     OUTLIER_SD_UM,
     OUTLIER_SHARE,
+    UM,
     Belief,
     learn,
     learn_at_most,
@@ -27,7 +28,6 @@ from bornek.core.settings.state import State
 from bornek.core.settings.watch import outcome_of
 from bornek.core.windows import AtMost, Normal, Value, Window
 
-UM = 1000.0
 SCATTER_UM = 6.0
 """The scatter of reassembly for which the belief's constants are made."""
 SURPRISED = 0.5

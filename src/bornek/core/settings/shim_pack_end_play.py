@@ -11,7 +11,8 @@ from collections.abc import Mapping, Sequence
 from functools import partial
 from typing import Any
 
-from bornek.core.advice.hidden import UM, Seen, hidden_value
+from bornek.core.advice.belief import UM
+from bornek.core.advice.hidden import Seen, hidden_value
 from bornek.core.advice.memory import fitting_pool, priors
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
@@ -180,9 +181,10 @@ class ShimPackEndPlay(Setting):
         return slots
 
     def _zeros(self, sifted: Sifted, ctx: Context) -> bool:
-        numbers = [v for g in sifted.numbers(self._travel_slots(ctx)).values() for v in g]
-        limit = max(0.002, ctx.find_gauge().resolution)
-        return any(abs(v) <= limit for v in numbers)
+        slots = self._travel_slots(ctx)
+        numbers = [v for g in sifted.numbers(slots).values() for v in g]
+        read = zip(numbers, sifted.gauges(slots, ctx), strict=True)
+        return any(abs(v) <= censor_limit_mm(gauge) for v, gauge in read)
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
