@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from controls import pick
 from playwright.sync_api import Page, expect
 
 
@@ -93,7 +94,7 @@ def test_re_use_against_a_strict_school_waits_for_its_reason(bench: Page) -> Non
     bench.locator('[data-part="thrust-bearing"]').click()
     bench.keyboard.press("0")
     expect(bench.locator("[data-in-force]")).to_contain_text("replace")
-    bench.locator("[name=verdict]").select_option("reuse")
+    pick(bench, "verdict", "reuse")
     bench.locator("[data-go]").click()
     expect(bench.locator("[name=reason]")).to_be_focused()
     bench.keyboard.type("new one is ten weeks away")
@@ -162,7 +163,7 @@ def test_a_fit_is_measured_from_the_part_and_comes_back_with_its_verdict(bench: 
 def test_the_shops_own_look_for_and_cross_number(bench: Page) -> None:
     bench.goto(f"{home(bench)}/look-fors")
     own = bench.locator("[data-own]")
-    own.locator("[name=group]").select_option("key")
+    pick(own, "group", "key")
     own.locator("[name=label]").fill("Yellow paint gone")
     own.locator("[name=means]").fill("It was out before.")
     own.get_by_role("button", name="Add the shop's own").click()

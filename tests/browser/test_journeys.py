@@ -7,6 +7,7 @@ import re
 import threading
 from pathlib import Path
 
+from controls import pick
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 from werkzeug.serving import make_server
@@ -278,7 +279,7 @@ def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, ad
 
 def test_a_unit_is_received_at_the_door(bench: Page, address: str) -> None:
     bench.get_by_role("link", name="Receive").click()
-    bench.locator("select[name=revision]").select_option("drain-pump.1")
+    pick(bench, "revision", "drain-pump.1")
     for name, text in (("tag", "W-17"), ("serial", "DP2-200"), ("name", "Second Lock drain pump")):
         bench.locator(f"input[name={name}]").fill(text)
     bench.get_by_role("button", name="Open the job").click()

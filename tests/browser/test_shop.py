@@ -6,6 +6,7 @@ import json
 import re
 from pathlib import Path
 
+from controls import pick, radio
 from playwright.sync_api import Page, expect
 
 
@@ -70,7 +71,7 @@ def test_a_job_grows_a_place_of_its_own_and_its_type_does_not(bench: Page) -> No
     bench.locator("[data-leaf=places]").click()
     bench.locator("[data-add]").click()
     bench.locator("[name=label]").fill("lower bearing")
-    bench.locator("[name=at]").select_option("head-lower")
+    pick(bench, "at", "head-lower")
     with bench.expect_response("**/api/jobs/c09/definition") as saved:
         bench.locator("[data-save-definition]").click()
     assert saved.value.status == 201
@@ -87,15 +88,16 @@ def test_a_serial_is_named_later_and_brings_its_history(bench: Page) -> None:
     expect(bench.locator("[data-stay]").first).to_contain_text("W-17")
 
 
-def test_light_and_dark_by_one_button(bench: Page) -> None:
+def test_light_and_dark_stand_behind_the_name(bench: Page) -> None:
     bench.goto(f"{home(bench)}/orders")
     shade = "getComputedStyle(document.body).backgroundColor"
-    before = bench.evaluate(shade)
-    for _ in range(3):
-        bench.get_by_role("button", name=re.compile("As system|Light|Dark")).click()
-        if bench.evaluate(shade) != before:
-            break
-    assert bench.evaluate(shade) != before
+    seen = set()
+    for theme in ("light", "dark"):
+        bench.locator("[data-actor]").click()
+        radio(bench, "theme", theme)
+        seen.add(bench.evaluate(shade))
+        bench.keyboard.press("Escape")
+    assert len(seen) == 2
 
 
 def test_the_drawer_is_counted(bench: Page) -> None:

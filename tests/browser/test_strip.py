@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 from pathlib import Path
 
+from controls import pick, radio
 from PIL import Image
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
@@ -25,7 +26,7 @@ def fill(page: Page, **fields: str) -> None:
 
 def receive(page: Page, revision: str, **fields: str) -> None:
     page.goto(f"{home(page)}/receive")
-    page.locator("[name=revision]").select_option(revision)
+    pick(page, "revision", revision)
     fill(page, **fields)
 
 
@@ -41,8 +42,7 @@ def written(page: Page, key: str, state: str = "taken") -> None:
 
 def take_off(page: Page, part: str, **fields: str) -> None:
     page.locator(f'[data-part="{part}"]').click()
-    if "way" in fields:
-        page.locator("[name=way]").select_option(fields.pop("way"))
+    pick(page, "way", fields.pop("way", "hand"))
     fill(page, **fields)
     page.get_by_role("button", name="It is off").click()
 
@@ -61,8 +61,8 @@ def test_a_final_drive_in_the_field_from_the_door_to_its_parts(bench: Page) -> N
         complaint="Knocks when reversed",
         known="Ring gear set swapped once",
     )
-    bench.locator("[name=stands]").select_option("field")
-    bench.locator("[name=school-backlash][value=B]").check()
+    pick(bench, "stands", "field")
+    radio(bench, "school-backlash", "B")
     bench.locator("[name=serial-pinion]").fill("RS-77")
     bench.get_by_role("button", name="Open the job").click()
 
@@ -90,15 +90,15 @@ def test_a_final_drive_in_the_field_from_the_door_to_its_parts(bench: Page) -> N
     for key in ("ArrowUp", "Space", "Shift+ArrowRight", "Shift+ArrowRight"):
         bench.keyboard.press(key)
     expect(bench.locator("[data-side=coast]")).to_contain_text("1 % of the flank painted")
-    bench.locator("[name=ran][value=well]").check()
+    radio(bench, "ran", "well")
     write_it_down(bench)
     written(bench, "witness:ring-set")
     expect(bench.locator("[data-mark=flank]").first).to_contain_text("from the toe")
 
     open_baseline(bench, "checking_distance:ring-set")
     fill(bench, typed="+3")
-    bench.locator("[name=unit][value=thou]").check()
-    bench.locator("[name=convention][value='plus is nearer to the gear']").check()
+    radio(bench, "unit", "thou")
+    radio(bench, "convention", "plus is nearer to the gear")
     write_it_down(bench)
     written(bench, "checking_distance:ring-set")
 
@@ -143,7 +143,7 @@ def test_a_spindle_on_the_bench_with_photo_and_a_washer_dropped(bench: Page, tmp
         name="Second lathe headstock",
         complaint="Hums",
     )
-    bench.locator("[name=basis]").select_option("worn matched parts")
+    pick(bench, "basis", "worn matched parts")
     bench.get_by_role("button", name="Open the job").click()
     say(bench, "Before anything moves")
     assert bench.url.endswith("/strip")
@@ -230,7 +230,7 @@ def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page
     bench.locator("[data-leaf=places]").click()
     bench.locator("[data-add]").click()
     bench.locator("[name=label]").fill("lower bearing")
-    bench.locator("[name=at]").select_option("head-lower")
+    pick(bench, "at", "head-lower")
     expect(bench.locator("[data-place]")).to_have_count(2)
     bench.locator("[name=key]").fill("Not a key")
     expect(bench.locator("[data-problems]")).to_contain_text("must be small letters")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from controls import pick
 from playwright.sync_api import Page, expect
 
 from bornek.store.database import Database
@@ -118,7 +119,7 @@ def test_a_form_asks_for_more_as_it_is_answered(bench: Page) -> None:
     bench.keyboard.press("g")
     form = bench.locator("[data-given]")
     expect(form.locator("[name=drag_least]")).to_have_count(0)
-    form.locator("[name=meant]").select_option("preload")
+    pick(form, "meant", "preload")
     expect(form.locator("[name=drag_least]")).to_be_visible()
     form.locator("[name=least]").fill("wide")
     expect(form.get_by_role("alert")).to_contain_text("No number could be read")
@@ -130,8 +131,9 @@ def test_a_fact_that_the_page_has_never_heard_of_is_written_by_its_form(bench: P
         bench.locator(f'[data-offer="{key}"]').click()
         form = bench.locator("[data-facts] form")
         form.locator("[name=bottle]").fill("S-14")
-        form.locator("[name=colour]").select_option("milky")
-        form.locator("[name=part]").select_option(label="Output shaft")
+        pick(form, "colour", "milky")
+        form.locator("[data-pick=part]").click()
+        form.get_by_role("option", name="Output shaft").click()
         form.get_by_role("button", name="Write it down").click()
         line = bench.locator("[data-facts] li")
         expect(line).to_contain_text("bottle S-14; milky")

@@ -8,7 +8,15 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from bornek.core.parts.causes import CLOSE, TELLS, Seen, all_causes, all_evidence, diagnose
+from bornek.core.parts.causes import (
+    CLOSE,
+    TELLS,
+    Seen,
+    all_causes,
+    all_evidence,
+    diagnose,
+    find_cause,
+)
 from bornek.core.parts.grades import GRADES, worst_grade
 from bornek.core.parts.look_fors import look_fors_of
 from bornek.core.parts.orders import known_substitutes
@@ -102,12 +110,40 @@ evidence = st.dictionaries(
 
 
 @given(evidence)
-def test_the_leading_causes_are_those_close_to_the_first(looked: dict[str, Seen]) -> None:
+def test_the_leading_causes_are_those_close_to_the_first_that_share_a_sign(looked: dict[str, Seen]) -> None:
     found = diagnose(looked)
     if found.leading:
-        top = found.ranked[0].score
-        assert top >= TELLS
-        assert {r.key for r in found.ranked if r.score >= top - CLOSE} == set(found.leading)
+        first = found.ranked[0]
+        assert first.score >= TELLS
+        close = {
+            r.key for r in found.ranked if r.score >= first.score - CLOSE and set(r.fors) & set(first.fors)
+        }
+        assert close == set(found.leading)
+
+
+@given(evidence)
+def test_a_second_fault_explains_what_the_first_leaves_open(looked: dict[str, Seen]) -> None:
+    found = diagnose(looked)
+    explained = {sign for key in found.leading for sign in find_cause(key).speaks}
+    assert not set(found.besides) & set(found.leading)
+    for key in found.besides:
+        own = {sign for sign, seen in looked.items() if seen == "seen" and sign in find_cause(key).speaks}
+        assert own - explained
+        explained |= set(find_cause(key).speaks)
+
+
+@given(evidence, st.sampled_from([c.key for c in all_causes()]), st.data())
+def test_what_was_looked_for_in_vain_never_lifts_a_cause(
+    looked: dict[str, Seen], key: str, data: st.DataObject
+) -> None:
+    cause = find_cause(key)
+    sign = data.draw(st.sampled_from(sorted(k for k, w in cause.speaks.items() if w >= TELLS)))
+    assume(sign not in looked)
+    before = {r.key: r for r in diagnose(looked).ranked}
+    after = {r.key: r for r in diagnose(looked | {sign: "absent"}).ranked}
+    if key in before:
+        assert after[key].score < before[key].score
+        assert any("looked for, not there" in words for words in after[key].against)
 
 
 @given(evidence)

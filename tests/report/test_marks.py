@@ -83,7 +83,7 @@ def test_a_needle_that_never_moved_is_drawn_too(client: FlaskClient) -> None:
 
 def test_an_unsigned_job_has_its_pdf_and_says_so(client: FlaskClient) -> None:
     record = client.get("/api/jobs/p22/record").get_json()
-    text = PdfReader(io.BytesIO(record_pdf(record, NOW))).pages[0].extract_text()
+    text = "".join(p.extract_text() for p in PdfReader(io.BytesIO(record_pdf(record, NOW))).pages)
     assert "not signed" in text
     assert "NOT READ" in text
     assert "Old lip seal" in text

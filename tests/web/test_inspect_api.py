@@ -107,8 +107,9 @@ def test_evidence_ranks_causes_and_a_named_cause_holds_the_build(client: FlaskCl
     assert shown["diagnosis"]["words"] == "The evidence points to: current through it."
     shown = written(client, "cause", cause="electrical", words="welded on the frame in May")
     assert shown["holds"][0]["cleared"] == ""
-    blockers = client.get("/api/jobs/p22").get_json()["close_blockers"]
-    assert any("current path found and broken" in b for b in blockers)
+    points = client.get("/api/jobs/p22").get_json()["open_points"]
+    hold = next(p for p in points if "current path found and broken" in p["words"])
+    assert (hold["may_stay"], hold["to"]) == (False, "/inspect?zone=cause")
     shown = written(client, "hold_cleared", cause="electrical", words="insulated ring fitted")
     assert shown["holds"][0]["cleared"].startswith("insulated ring fitted")
 

@@ -36,13 +36,13 @@ def test_from_nothing_it_has_an_empty_section_and_says_what_to_do(client: FlaskC
 
 def test_in_the_field_lock_out_comes_first_and_stands_against_closing(client: FlaskClient) -> None:
     job = received(client, stands="field")
-    assert any("lock-out" in b for b in job["close_blockers"])
+    assert any("lock-out" in p["words"] for p in job["open_points"])
     said = "".join(s["text"] for s in client.get("/api/jobs/r1/strip").get_json()["say"])
     assert said.startswith("Lock out and tag out first.")
     fact = {"id": "lo", "kind": "locked_out", "body": {"points": "breaker 3", "key_holder": "Jun"}}
     shown = client.post("/api/jobs/r1/facts", json=fact, headers=ACTOR).get_json()
     assert shown["locked_out"] == "breaker 3; key with Jun"
-    assert client.get("/api/jobs/r1").get_json()["close_blockers"] == []
+    assert all(p["may_stay"] for p in client.get("/api/jobs/r1").get_json()["open_points"])
 
 
 def test_the_schools_are_the_jobs_own_and_show_the_other_side(client: FlaskClient) -> None:

@@ -723,6 +723,99 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CorrectionIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/definition": {
         parameters: {
             query?: never;
@@ -1051,6 +1144,99 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HoursIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/inspection": {
         parameters: {
             query?: never;
@@ -1119,6 +1305,99 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["InspectView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/openings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CloseIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
                     };
                 };
                 /** @description Bad Request */
@@ -1975,7 +2254,80 @@ export interface paths {
             };
         };
         put?: never;
-        post?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PersonIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YardView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -3268,6 +3620,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/yard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YardView"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["YardIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YardView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3407,6 +3868,19 @@ export interface components {
             /** @enum {string} */
             type: "continuous";
         };
+        CorrectionIn: {
+            bench?: string;
+            complaint?: string;
+            gauges?: string[];
+            id: string;
+            known?: string;
+            schools?: {
+                [key: string]: string;
+            };
+            waits_for?: string;
+            /** @default  */
+            words?: string;
+        };
         CountIn: {
             count: number;
             form: string;
@@ -3455,6 +3929,8 @@ export interface components {
             };
         };
         Diagnosis: {
+            besides: string[];
+            contradictions: string[];
             leading: string[];
             ranked: components["schemas"]["Ranked"][];
             tell_apart: string[];
@@ -3511,6 +3987,7 @@ export interface components {
         EvidenceView: {
             key: string;
             label: string;
+            offered: string;
             photos: number;
             seen: string;
             words: string;
@@ -3600,6 +4077,7 @@ export interface components {
             value: string;
             verdict: string;
             verdict_words: string;
+            version: number;
             window: string;
         };
         Flank: {
@@ -3709,6 +4187,21 @@ export interface components {
             label: string;
             words: string;
         };
+        HourView: {
+            by: string;
+            id: string;
+            label: string;
+            when: string;
+            words: string;
+        };
+        HoursIn: {
+            body?: {
+                [key: string]: unknown;
+            };
+            id: string;
+            supersedes?: string;
+            void?: boolean;
+        };
         InspectHead: {
             complaint: string;
             id: string;
@@ -3754,6 +4247,7 @@ export interface components {
         };
         InspectView: {
             cautions: string[];
+            contradictions: string[];
             damages: components["schemas"]["DamageView"][];
             diagnosis: components["schemas"]["Diagnosis"];
             evidence: components["schemas"]["EvidenceView"][];
@@ -3806,6 +4300,9 @@ export interface components {
             /** @default  */
             complaint?: string;
             gauges?: string[];
+            hours?: {
+                [key: string]: unknown;
+            };
             id: string;
             /** @default  */
             known?: string;
@@ -3837,17 +4334,19 @@ export interface components {
             basis: string;
             bench: string;
             cautions: string[];
-            close_blockers: string[];
             closed_at: string;
             complaint: string;
             components: components["schemas"]["ComponentView"][];
+            corrections: string[];
             definition: {
                 [key: string]: unknown;
             };
             gauges: string[];
+            hours: components["schemas"]["HourView"][];
             id: string;
             known: string;
             length_unit: string;
+            open_points: components["schemas"]["OpenPoint"][];
             places: components["schemas"]["PlaceView"][];
             schools: components["schemas"]["SchoolView"][];
             section: components["schemas"]["Section"];
@@ -4031,6 +4530,12 @@ export interface components {
             fields: components["schemas"]["FieldView"][];
             title: string;
         };
+        OpenPoint: {
+            key: string;
+            may_stay: boolean;
+            to: string;
+            words: string;
+        };
         Option: {
             expect: string;
             expected: components["schemas"]["Expected"][];
@@ -4157,6 +4662,10 @@ export interface components {
             points: number[][];
             /** @enum {string} */
             role: "wanted" | "painted" | "predicted" | "as_found";
+        };
+        PersonIn: {
+            id: string;
+            name: string;
         };
         PhotoView: {
             at: string;
@@ -4287,6 +4796,7 @@ export interface components {
             signature: components["schemas"]["SignatureView"] | null;
         };
         RecordView: {
+            about: components["schemas"]["RecordLine"][];
             draft: components["schemas"]["DraftStep"][];
             flanks: components["schemas"]["Flank"][];
             inspection: components["schemas"]["RecordLine"][];
@@ -4295,6 +4805,8 @@ export interface components {
             photos: string[];
             settings: components["schemas"]["RecordSetting"][];
             strip: components["schemas"]["RecordLine"][];
+            yard: string;
+            zone: string;
         };
         RemovalView: {
             at: string;
@@ -4557,10 +5069,12 @@ export interface components {
             words: string;
         };
         Stay: {
+            condemned: string;
             opened: string;
             serial: string;
             tag: string;
             unit_name: string;
+            verdict: string;
             words: string[];
         };
         Step: {
@@ -4715,6 +5229,16 @@ export interface components {
             label: string;
             title: string;
             words: string;
+        };
+        YardIn: {
+            name: string;
+            zone: string;
+        };
+        YardView: {
+            name: string;
+            people: components["schemas"]["MechanicView"][];
+            zone: string;
+            zones: string[];
         };
     };
     responses: {

@@ -11,7 +11,8 @@ const FIELDS = ["INPUT", "SELECT", "TEXTAREA"];
 
 function isField(target: EventTarget | null): target is HTMLElement {
   if (!(target instanceof HTMLElement)) return false;
-  return target.isContentEditable || FIELDS.includes(target.tagName);
+  const choosing = target.closest("[role=listbox], [role=radiogroup], [aria-haspopup=listbox]") !== null;
+  return target.isContentEditable || choosing || FIELDS.includes(target.tagName);
 }
 
 /** What stands in the live cell, or null where another field has the keys. */

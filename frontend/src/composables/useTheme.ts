@@ -17,9 +17,13 @@ export function followTheme(): void {
   paint();
 }
 
+export function useTheme(chosen: Theme): void {
+  theme.value = chosen;
+  localStorage.setItem(KEY, chosen);
+  paint();
+}
+
 export function nextTheme(): void {
   const order: Theme[] = ["system", "light", "dark"];
-  theme.value = order[(order.indexOf(theme.value) + 1) % order.length] ?? "system";
-  localStorage.setItem(KEY, theme.value);
-  paint();
+  useTheme(order[(order.indexOf(theme.value) + 1) % order.length] ?? "system");
 }

@@ -8,7 +8,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
 import BoardBand from "./BoardBand.vue";
 import TakeIn from "./TakeIn.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const { data, error } = useQuery({
   queryKey: ["board"],
@@ -31,7 +31,7 @@ const counts = computed<[number, string][]>(() => [
 
 <template>
   <ShopHeader title="The yard" :sub="`${data?.rows.length ?? 0} units on the bench`" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else>
     <div class="flex border-b-2 max-lg:flex-col">
       <SayLine :say="data.say" eyebrow="Next in the yard" flat class="flex-1" />

@@ -5,7 +5,7 @@ import { computed, reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
@@ -24,7 +24,7 @@ async function count() {
 
 <template>
   <ShopHeader title="Shim drawer" sub="by form and thickness, as counted and as used" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
     <div class="grid gap-6 md:grid-cols-3">
       <table v-for="form in forms" :key="form" class="self-start text-[19px]">

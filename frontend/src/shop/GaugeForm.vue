@@ -4,7 +4,13 @@ import { useQueryClient } from "@tanstack/vue-query";
 import { reactive } from "vue";
 import { api, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
+import PickBox from "../ui/PickBox.vue";
 
+const UNITS = [
+  ["mm", "mm"],
+  ["thou", "thou"],
+  ["in", "in"],
+] as const;
 const client = useQueryClient();
 const draft = reactive({
   id: "",
@@ -49,13 +55,7 @@ async function write() {
       >{{ words
       }}<input v-model="draft[key]" class="field" :name="key" :required="key !== 'due'" autocomplete="off"
     /></label>
-    <label
-      >Unit<select v-model="draft.unit" class="field">
-        <option>mm</option>
-        <option>thou</option>
-        <option>in</option>
-      </select></label
-    >
+    <PickBox v-model="draft.unit" name="unit" label="Unit" :options="UNITS" />
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
     <button type="submit" class="control control-main">Write the card</button>
   </form>

@@ -4,14 +4,14 @@ import { useQuery } from "@tanstack/vue-query";
 import { api, unwrap } from "../api/client";
 import WaitPage from "../stages/WaitPage.vue";
 import GaugeForm from "./GaugeForm.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
 </script>
 
 <template>
   <ShopHeader title="Gauges" sub="division, interpolation and calibration feed every give-or-take" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
     <div class="min-w-0 overflow-x-auto">
       <table class="w-full max-w-[1000px] text-left text-[18px]">

@@ -6,7 +6,8 @@ import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
+import PickBox from "../ui/PickBox.vue";
 
 const client = useQueryClient();
 const { problem, retry, send, letGo } = useSending();
@@ -35,14 +36,15 @@ async function add() {
 
 <template>
   <ShopHeader title="Look-fors" sub="what is looked for on each part" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else class="px-5 py-4">
     <form class="grid gap-3 border-b-2 pb-4 md:grid-cols-[200px_1fr_1fr_auto]" data-own @submit.prevent="add">
-      <label
-        >On<select v-model="fresh.group" class="field" name="group">
-          <option v-for="[g] in groups" :key="g" :value="g">{{ name(g) }}</option>
-        </select></label
-      >
+      <PickBox
+        v-model="fresh.group"
+        name="group"
+        label="On"
+        :options="groups.map(([g]) => [g, name(g)] as const)"
+      />
       <label
         >Look for<input v-model="fresh.label" class="field" name="label" required maxlength="120"
       /></label>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 </script>
 
 <template>

@@ -6,14 +6,14 @@ import { api, unwrap } from "../api/client";
 import WaitPage from "../stages/WaitPage.vue";
 import UnitTag from "../ui/UnitTag.vue";
 import CrossNumbers from "./CrossNumbers.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const { data, error } = useQuery({ queryKey: ["orders"], queryFn: () => unwrap(api.GET("/api/orders")) });
 </script>
 
 <template>
   <ShopHeader title="Orders" sub="what the yard waits for" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else class="px-5 py-4">
     <div class="flex items-center justify-between gap-3">
       <h2 class="zone-head">Ordered and sent out, not here yet</h2>

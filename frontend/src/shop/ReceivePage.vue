@@ -6,9 +6,12 @@ import { useRouter } from "vue-router";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
+import GaugeTicks from "../ui/GaugeTicks.vue";
+import PickBox from "../ui/PickBox.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
-import SchoolChoice from "./SchoolChoice.vue";
-import ShopHeader from "./ShopHeader.vue";
+import SchoolChoice from "../ui/SchoolChoice.vue";
+import TickBox from "../ui/TickBox.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const router = useRouter();
 const client = useQueryClient();
@@ -30,7 +33,18 @@ const draft = reactive({
   schools: {} as Record<string, string>,
   gauges: [] as string[],
   serials: {} as Record<string, string>,
+  hours: { reading: "", none: false },
 });
+const types = computed<[string, string][]>(() => [
+  ["", "None: begin from nothing"],
+  ...(data.value ?? []).map(
+    (t) =>
+      [t.id, `${t.name}, revision ${t.number}: ${t.settings.join(", ") || "nothing to set"}`] as [
+        string,
+        string,
+      ],
+  ),
+]);
 const type = computed(() => data.value?.find((t) => t.id === draft.revision));
 const fields: ["tag" | "serial" | "name" | "complaint" | "known" | "bench" | "waits_for", string, boolean][] =
   [
@@ -69,9 +83,13 @@ const choices: ["stands" | "basis" | "length_unit", string, [string, string][]][
   ],
 ];
 const id = newId();
+/** Nothing is sent while nothing was said of it: it may be written down later. */
+const hours = () => (draft.hours.none || draft.hours.reading ? { ...draft.hours } : {});
 const receive = () =>
   sending.send(async (header) => {
-    const job = await unwrap(api.POST("/api/jobs", { params: { header }, body: { id, ...draft } }));
+    const job = await unwrap(
+      api.POST("/api/jobs", { params: { header }, body: { id, ...draft, hours: hours() } }),
+    );
     await client.invalidateQueries({ queryKey: ["board"] });
     await router.push(`/jobs/${job.id}/${draft.revision ? "strip" : "definition"}`);
   });
@@ -79,19 +97,17 @@ const receive = () =>
 
 <template>
   <ShopHeader title="Receive" sub="in the field: lock out and tag out first" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else>
     <form class="grid lg:grid-cols-[1fr_540px]" data-receive @submit.prevent="receive">
       <div class="grid content-start gap-x-4 gap-y-2 px-5 py-3 md:grid-cols-3">
-        <label class="md:col-span-3"
-          >Type of unit
-          <select v-model="draft.revision" class="field" name="revision">
-            <option value="">None: begin from nothing</option>
-            <option v-for="t in data" :key="t.id" :value="t.id">
-              {{ t.name }}, revision {{ t.number }}: {{ t.settings.join(", ") || "nothing to set" }}
-            </option>
-          </select>
-        </label>
+        <PickBox
+          v-model="draft.revision"
+          class="md:col-span-3"
+          name="revision"
+          label="Type of unit"
+          :options="types"
+        />
         <label
           v-for="[key, words, required] in fields"
           :key="key"
@@ -99,24 +115,35 @@ const receive = () =>
           >{{ words
           }}<input v-model="draft[key]" class="field" :name="key" :required="required" autocomplete="off"
         /></label>
-        <label v-for="[key, words, options] in choices" :key="key"
-          >{{ words
-          }}<select v-model="draft[key]" class="field" :name="key">
-            <option v-for="[value, shown] in options" :key="value" :value="value">{{ shown }}</option>
-          </select></label
-        >
+        <PickBox
+          v-for="[key, words, options] in choices"
+          :key="key"
+          :model-value="draft[key]"
+          :name="key"
+          :label="words"
+          :options="options"
+          @update:model-value="(v: string) => Object.assign(draft, { [key]: v })"
+        />
         <label v-for="p in type?.serial_parts ?? []" :key="p.key"
           >Serial of the {{ p.label.toLowerCase()
           }}<input v-model="draft.serials[p.key]" class="field" :name="`serial-${p.key}`" autocomplete="off"
         /></label>
-        <fieldset class="md:col-span-3">
-          <legend>Gauges for this job (none chosen: those of the unit type)</legend>
-          <div class="flex flex-wrap gap-2">
-            <label v-for="g in gauges.data.value ?? []" :key="g.id" class="control font-medium"
-              ><input v-model="draft.gauges" type="checkbox" :value="g.id" name="gauge" /> {{ g.name }}</label
-            >
-          </div>
-        </fieldset>
+        <GaugeTicks v-model="draft.gauges" class="md:col-span-3" :gauges="gauges.data.value ?? []" />
+        <label
+          >Hour meter, h<input
+            v-model="draft.hours.reading"
+            class="field"
+            name="hours"
+            inputmode="decimal"
+            :disabled="draft.hours.none"
+            placeholder="may be written down later"
+        /></label>
+        <TickBox
+          v-model="draft.hours.none"
+          class="self-end md:col-span-2"
+          name="no-meter"
+          label="No hour meter, or it cannot be read"
+        />
         <p v-if="draft.stands === 'field'" class="border-l-4 border-danger pl-3 font-bold md:col-span-3">
           In the field: the strip begins with the lock-out. Isolation is for those who hold the licence.
         </p>

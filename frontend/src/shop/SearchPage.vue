@@ -5,7 +5,7 @@ import { computed, ref } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
 import { api, unwrap } from "../api/client";
 import UnitTag from "../ui/UnitTag.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const route = useRoute();
 const router = useRouter();

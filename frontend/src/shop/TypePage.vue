@@ -9,7 +9,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import type { Definition, Row } from "../ui/definition/columns";
 import DefinitionEditor from "../ui/definition/DefinitionEditor.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const props = defineProps<{ type: string }>();
 const router = useRouter();
@@ -69,7 +69,7 @@ const changed = computed(() => JSON.stringify(definition.value) !== JSON.stringi
 
 <template>
   <ShopHeader :title="name || 'New unit type'" :sub="seen ? `revision ${seen}` : 'not stored yet'" />
-  <WaitPage v-if="!definition" :problem="error" />
+  <WaitPage bare v-if="!definition" :problem="error" />
   <main v-else>
     <form class="flex flex-wrap items-end gap-3 border-b-2 px-5 py-3" data-type-head @submit.prevent="save">
       <label class="min-w-[240px] flex-1"

@@ -6,7 +6,7 @@ import { api, sendFile, unwrap, type TypeSheet } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
-import ShopHeader from "./ShopHeader.vue";
+import ShopHeader from "../ui/ShopHeader.vue";
 
 const { data, error } = useQuery({ queryKey: ["types"], queryFn: () => unwrap(api.GET("/api/unit-types")) });
 const client = useQueryClient();
@@ -30,7 +30,7 @@ async function chosen(event: Event) {
 
 <template>
   <ShopHeader title="Unit types" sub="what a unit is made of, and which limits apply" />
-  <WaitPage v-if="!data" :problem="error" />
+  <WaitPage bare v-if="!data" :problem="error" />
   <main v-else>
     <div class="flex flex-wrap gap-3 border-b-2 px-5 py-3">
       <RouterLink to="/types/new" class="control control-main">New type</RouterLink>

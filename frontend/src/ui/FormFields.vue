@@ -2,9 +2,15 @@
 /** Fields of any form that the core declares, with what does not hold beside each. */
 import type { FieldView } from "../api/client";
 import type { FormDraft } from "../composables/useForm";
+import PickBox from "./PickBox.vue";
 
 defineProps<{ fields: FieldView[]; problems: Record<string, string>; plain?: boolean }>();
 const draft = defineModel<FormDraft>({ required: true });
+const chosen = (f: FieldView) => f.quantity === "choice" || f.quantity === "place";
+const options = (f: FieldView): [string, string][] => [
+  ...((f.required && draft.value[f.key] ? [] : [["", "–"]]) as [string, string][]),
+  ...f.options.map((o) => [o[0] ?? "", o[1] ?? ""] as [string, string]),
+];
 function put(key: string, event: Event) {
   draft.value = { ...draft.value, [key]: (event.target as HTMLInputElement).value };
 }
@@ -12,21 +18,24 @@ function put(key: string, event: Event) {
 
 <template>
   <div class="grid gap-x-6 gap-y-3 md:grid-cols-2 xl:grid-cols-3" data-form-fields>
-    <label v-for="f in fields" :key="f.key" class="flex flex-col gap-1">
+    <component
+      :is="chosen(f) ? 'div' : 'label'"
+      v-for="f in fields"
+      :key="f.key"
+      class="flex min-w-0 flex-col gap-1"
+    >
       <span class="font-semibold"
         >{{ f.label
         }}<span v-if="!f.required && !plain" class="font-medium text-secondary"> (may stay empty)</span></span
       >
-      <select
-        v-if="f.quantity === 'choice' || f.quantity === 'place'"
-        class="field"
+      <PickBox
+        v-if="chosen(f)"
+        :model-value="draft[f.key] ?? ''"
         :name="f.key"
-        :value="draft[f.key] ?? ''"
-        @change="put(f.key, $event)"
-      >
-        <option v-if="!f.required || !draft[f.key]" value="">–</option>
-        <option v-for="o in f.options" :key="o[0]" :value="o[0]">{{ o[1] }}</option>
-      </select>
+        :spoken="f.label"
+        :options="options(f)"
+        @update:model-value="(key: string) => (draft = { ...draft, [f.key]: key })"
+      />
       <textarea
         v-else-if="f.quantity === 'lines'"
         class="field py-2"
@@ -45,6 +54,6 @@ function put(key: string, event: Event) {
       />
       <span v-if="problems[f.key]" role="alert" class="font-bold text-danger">{{ problems[f.key] }}</span>
       <span v-else-if="f.why" class="text-[15px] text-secondary">{{ f.why }}</span>
-    </label>
+    </component>
   </div>
 </template>

@@ -1,22 +1,36 @@
 <script setup lang="ts">
+import { useQuery } from "@tanstack/vue-query";
+import { computed } from "vue";
 import { RouterLink } from "vue-router";
-import ActorChoice from "./ActorChoice.vue";
+import { api, unwrap } from "../api/client";
+import { useYard } from "../composables/useYard";
+import ClosedLine from "./ClosedLine.vue";
+import NameMenu from "./NameMenu.vue";
 import StageRule from "./StageRule.vue";
 import UnitTag from "./UnitTag.vue";
 
-defineProps<{ job: string; tag: string; title: string; sub: string; here: string }>();
+const props = defineProps<{ job: string; tag: string; title: string; sub: string; here: string }>();
+const { day } = useYard();
+const { data } = useQuery({
+  queryKey: computed(() => ["job", props.job]),
+  queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: props.job } } })),
+  staleTime: 5000,
+});
 </script>
 
 <template>
-  <header
-    class="flex min-h-16 shrink-0 flex-wrap items-center gap-x-4 border-b-2 bg-bay px-5 max-lg:pt-2 lg:flex-nowrap"
-  >
-    <RouterLink to="/"><UnitTag :tag="tag" /><span class="sr-only">, back to the board</span></RouterLink>
-    <div class="min-w-0 flex-1 max-sm:min-w-[200px]">
-      <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>
-      <p class="truncate text-[15px] leading-tight text-secondary">{{ sub }}</p>
+  <header>
+    <div
+      class="flex min-h-16 shrink-0 flex-wrap items-center gap-x-4 border-b-2 bg-bay px-5 max-lg:pt-2 lg:flex-nowrap"
+    >
+      <RouterLink to="/"><UnitTag :tag="tag" /><span class="sr-only">, back to the board</span></RouterLink>
+      <div class="min-w-0 flex-1 max-sm:min-w-[200px]">
+        <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>
+        <p class="truncate text-[15px] leading-tight text-secondary">{{ sub }}</p>
+      </div>
+      <StageRule :stages="data?.stages ?? []" :here="here" />
+      <NameMenu />
     </div>
-    <StageRule :job="job" :here="here" />
-    <ActorChoice />
+    <ClosedLine v-if="data?.closed_at" :job="job" :day="day(data.closed_at)" />
   </header>
 </template>

@@ -1,17 +1,10 @@
 <script setup lang="ts">
 /** The stages on one ruled line, as the server lists them, with what is open in each; those not built yet are
  * dashed and say so. */
-import { useQuery } from "@tanstack/vue-query";
-import { computed } from "vue";
 import { RouterLink } from "vue-router";
-import { api, unwrap } from "../api/client";
+import type { JobView } from "../api/client";
 
-const props = defineProps<{ job: string; here: string }>();
-const { data } = useQuery({
-  queryKey: computed(() => ["job", props.job]),
-  queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: props.job } } })),
-  staleTime: 5000,
-});
+defineProps<{ stages: JobView["stages"]; here: string }>();
 </script>
 
 <template>
@@ -21,7 +14,7 @@ const { data } = useQuery({
   >
     <component
       :is="s.to ? RouterLink : 'span'"
-      v-for="s in data?.stages"
+      v-for="s in stages"
       :key="s.key"
       :to="s.to || undefined"
       :aria-current="s.key === here ? 'step' : undefined"

@@ -1,14 +1,12 @@
 <script setup lang="ts" generic="Tab extends string">
 /** The frame of a stage with leaves: header, sentence, leaves with their keys, what was refused, help. */
 import { ref } from "vue";
-import { useRouter } from "vue-router";
 import type { Problem, Span } from "../api/client";
-import { useKeys } from "../composables/useKeys";
-import { nextTheme } from "../composables/useTheme";
+import { COMMON_KEYS, useStageKeys } from "../composables/useStageKeys";
 import KeyHelp from "./KeyHelp.vue";
 import ProblemLine from "./ProblemLine.vue";
 import SayLine from "./SayLine.vue";
-import ShellHeader from "./ShellHeader.vue";
+import JobFrame from "./JobFrame.vue";
 import StageTabs from "./StageTabs.vue";
 
 const tab = defineModel<Tab>({ required: true });
@@ -28,29 +26,20 @@ const props = defineProps<{
   low?: boolean;
 }>();
 defineEmits<{ retry: []; letGo: [] }>();
-const router = useRouter();
 const help = ref<"keys" | "cautions" | null>(null);
-useKeys((event) => {
+useStageKeys((event) => {
   const wanted = props.leaves.find(([, , typed]) => typed === event.key);
   if (wanted) tab.value = wanted[0];
   else if (event.key === "?") help.value = "keys";
   else if (event.key === "a") help.value = "cautions";
-  else if (event.key === "t") nextTheme();
-  else if (event.key === "b") void router.push("/");
-  else if (event.key === "/") void router.push("/search");
   else return false;
   return true;
 });
-const COMMON: [string, string][] = [
-  ["a", "Cautions"],
-  ["/", "Search the yard"],
-  ["b", "Board"],
-];
+const COMMON: [string, string][] = [["a", "Cautions"], ...COMMON_KEYS];
 </script>
 
 <template>
-  <div class="flex min-h-full flex-col">
-    <ShellHeader :job="job.id" :tag="job.tag" :title="job.unit_name" :sub="job.complaint" :here="here" />
+  <JobFrame :job="job.id" :tag="job.tag" :title="job.unit_name" :sub="job.complaint" :here="here">
     <SayLine :say="say" :low="low" :eyebrow="low ? '' : label" :head="head" :aside="aside" />
     <StageTabs v-model="tab" :label="label" :leaves="leaves" :counts="counts" @cautions="help = 'cautions'" />
     <slot />
@@ -68,5 +57,5 @@ const COMMON: [string, string][] = [
       :rows="cautions.map((c) => ['', c])"
       @close="help = null"
     />
-  </div>
+  </JobFrame>
 </template>

@@ -13,14 +13,23 @@ from bornek.core.quantities import parse, to_nm
 from bornek.core.raw import check_gauge, read_knob, read_raw
 from bornek.core.settings.kind import Setting, Slot
 from bornek.core.settings.knobs import Knob
-from bornek.core.settings.records import Act, Context, Entry, Explanation, Learned, Predicted
+from bornek.core.settings.records import (
+    EXCHANGED,
+    TAKEN_APART,
+    Act,
+    Context,
+    Entry,
+    Explanation,
+    Learned,
+    Predicted,
+)
 from bornek.core.settings.watch import guide_of
 
 MOST_ROUNDS = 60
 MOST_ENTRIES = 4000
 MOST_ROWS = 500
 MOST_IN_DRAWER = 100_000
-ACT_KINDS = ("as_found", "move", "reseat", "recount")
+ACT_KINDS = ("as_found", "move", "reseat", "recount", EXCHANGED, TAKEN_APART)
 CAUSES = ("recounted", "reread", "soft", "unexplained")
 TOP = ("given", "entries", "acts", "stock", "gauges", "gauge", "history", "explanations", "unit", "school")
 GAUGE_PARTS = (

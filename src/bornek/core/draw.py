@@ -351,7 +351,7 @@ def ladder(history: History, say: Speech, title: str) -> Ladder | None:
     knob, row = history.knob, history.row
     if knob.domain.type != "lattice" or history.last.states is None or len(history.rows) > 1:
         return None
-    if not any(isinstance(r.found, Normal) for r in history.rounds):
+    if not any(isinstance(r.found, Normal) for r in history.standing):
         return None
     rungs = []
     for n in range(knob.domain.n):

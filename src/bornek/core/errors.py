@@ -7,6 +7,7 @@ BornekError
 ├── UnknownKind         no kind of setting goes by that name
 ├── NotFound            nothing is stored under that id
 ├── StaleVersion        somebody else wrote in between
+├── JobClosed           the job is closed and takes nothing
 ├── KeyReused           one idempotency key, two different bodies
 └── NotSolved           the question is legal but no rule answers it yet
 """
@@ -73,6 +74,10 @@ class NotFound(BornekError):
 
 class StaleVersion(BornekError):
     code = "stale"
+
+
+class JobClosed(BornekError):
+    code = "closed"
 
 
 class KeyReused(BornekError):

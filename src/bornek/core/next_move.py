@@ -194,7 +194,8 @@ def next_say(
     if outcome.instruct and not owed:
         return Next(plain(outcome.instruct))
     if target is None or target.value is None:
-        return Next(plain(f"Read the {_noun(outcome)}. {owed}"), f"Round {ctx.round}", _posture(guide))
+        again = f" again: {ctx.disturbed_by}" if ctx.disturbed_by else ""
+        return Next(plain(f"Read the {_noun(outcome)}{again}. {owed}"), f"Round {ctx.round}", _posture(guide))
     if proposal is None or history is None:
         return Next(plain(owed or f"{target.label} is {outcome.verdict.words}."))
     return _from_proposal(outcome, history, proposal, owed, say)
@@ -284,7 +285,7 @@ ASKED_SENSE = "Finished jobs of this type answered the other way than is given: 
 def _reasons(history: History, p: Proposal, say: Speech) -> str:
     assert p.best is not None
     parts = []
-    measured = sum(isinstance(r.found, Normal) and not r.held_out for r in history.rounds)
+    measured = sum(isinstance(r.found, Normal) and not r.held_out for r in history.standing)
     if measured > 1 and len(history.knobs) == 1:
         k, _ = history.row.belief.response()
         unit = (

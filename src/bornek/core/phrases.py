@@ -129,6 +129,14 @@ def adjust_all(
     return said or plain("Leave everything; re-seat and read again. ")
 
 
+def count_words(n: int, noun: str) -> str:
+    """
+    >>> count_words(1, "hold"), count_words(3, "part")
+    ('1 hold', '3 parts')
+    """
+    return f"{n} {noun}" if n == 1 else f"{n} {noun}s"
+
+
 def lower_first(words: str) -> str:
     return words[:1].lower() + words[1:]
 

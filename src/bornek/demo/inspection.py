@@ -52,9 +52,9 @@ def seed_inspection(session: Session) -> None:
         1,
     ):
         write_cross_number(pen.desk(), {"id": f"cross-{n}", "number": number, "other": other, "words": words})
+    _bush(pen)
     _parts(pen)
     _cause(pen)
-    _bush(pen)
 
 
 def _parts(pen: Judge) -> None:
@@ -68,10 +68,10 @@ def _parts(pen: Judge) -> None:
     pen.grades(
         "second", thrust_faces="worn_within", chips="worn_beyond", note="dog teeth rounded on the drive side"
     )
-    pen.judges("second", "replace")
     pen.writes(
         "teeth", part="second", marks=[{"tooth": n, "flank": "drive", "damage": "chip"} for n in (17, 18, 19)]
     )
+    pen.judges("second", "replace")
     pen.writes(
         "ordered",
         part="input-bearing",

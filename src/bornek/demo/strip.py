@@ -90,10 +90,13 @@ def seed_old_winch(session: Session) -> None:
         coast=patch(0.5, 0.52, 0.24, 0.28),
         ran="well",
     )
+    pen.writes("hour_meter", when="receiving", read_on="2026-05-06", reading="21 340")
+    pen.writes("hour_meter", when="closing", read_on="2026-05-06", none=True, words="scrapped where it lay")
     close_job(pen.desk(), "w08", {"id": "w08.closed", "words": "Housing scrapped; bevel set kept."})
 
 
 def _winch(pen: Pen) -> None:
+    pen.writes("hour_meter", when="receiving", read_on="2026-11-19", reading="4 812")
     pen.writes("match_marks", mesh="bevel-set", marks="two punch marks on the pinion, one on the gear")
     pen.writes(
         "match_marks",
@@ -113,6 +116,7 @@ def _winch(pen: Pen) -> None:
 
 
 def _gearbox(pen: Pen, files: Files | None) -> None:
+    pen.writes("hour_meter", when="receiving", read_on="2026-11-23", none=True, words="never had one")
     pen.writes("locked_out", points="main breaker Q2, shaft brake pinned", key_holder="Oda Brisk")
     pen.writes("pack", place="input-cover", plates=["0.25", "0.10"], side="front", slots="slot at 12")
     pen.writes("pack", place="output-cover", plates=["0.50"], side="rear", slots="slot at 3")

@@ -72,12 +72,10 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
 def _strip(record: dict[str, Any]) -> list[Flowable]:
     """As found, what came off, what lay loose, and the first draft of the build."""
     story: list[Flowable] = []
-    if record["strip"]:
-        rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record["strip"]]
-        story += [_text("Strip", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
-    if record["inspection"]:
-        rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record["inspection"]]
-        story += [_text("Inspection", _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
+    for title, key in (("Receiving and closing", "about"), ("Strip", "strip"), ("Inspection", "inspection")):
+        if record[key]:
+            rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]
+            story += [_text(title, _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
     painted = [f for f in record["flanks"] if f["patches"][0]["points"]]
     if painted:
         story += [_text("Contact as found", _ZONE), *(draw(f, WIDTH) for f in painted)]

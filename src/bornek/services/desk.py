@@ -6,7 +6,7 @@ import hashlib
 import json
 from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from typing import Any
 
 from sqlalchemy.exc import IntegrityError
@@ -15,6 +15,7 @@ from sqlalchemy.orm.exc import FlushError
 
 from bornek.core.errors import InputError, KeyReused
 from bornek.store import tables as t
+from bornek.store.queries.yard import local_day
 
 
 @dataclass(frozen=True)
@@ -22,6 +23,11 @@ class Desk:
     session: Session
     actor: str
     now: datetime
+
+    @property
+    def today(self) -> date:
+        """The day that it is in the yard."""
+        return today_in(self.session, self.now)
 
     def mechanic(self) -> t.Mechanic:
         found = self.session.get(t.Mechanic, self.actor) if self.actor else None
@@ -32,6 +38,11 @@ class Desk:
                 next_step="Choose your name at the top of the page.",
             )
         return found
+
+
+def today_in(session: Session, now: datetime) -> date:
+    """The day that it is in the yard at a moment."""
+    return local_day(session, now)
 
 
 def digest(data: Any) -> str:

@@ -11,6 +11,7 @@ from werkzeug.exceptions import HTTPException
 from bornek.core.errors import (
     BornekError,
     InputError,
+    JobClosed,
     KeyReused,
     NotFound,
     NotSolved,
@@ -23,6 +24,7 @@ STATUS: dict[type[BornekError], int] = {
     UnknownKind: 404,
     NotFound: 404,
     StaleVersion: 409,
+    JobClosed: 409,
     KeyReused: 422,
     NotSolved: 422,
     BornekError: 400,

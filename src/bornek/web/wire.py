@@ -11,7 +11,7 @@ from typing import Any, Protocol, cast
 
 from flask import Response, current_app, jsonify, request
 
-from bornek.services.desk import Desk, once
+from bornek.services.desk import Desk, once, today_in
 
 
 class Sessions(Protocol):
@@ -41,7 +41,12 @@ class Wire:
             return jsonify(work(session, *args))
 
     def read_today(self, work: Callable[..., Any], *args: Any) -> Response:
-        return self.read(work, *args, self.clock().date())
+        with self.sessions.reading() as session:
+            return jsonify(work(session, *args, self.today(session)))
+
+    def today(self, session: Any) -> date:
+        """The day that it is in the yard."""
+        return today_in(session, self.clock())
 
     def freshen(self, stale: Callable[[Any], bool], refresh: Callable[[Any, date], int]) -> None:
         """Brings kept figures up to date before a read: one bounded piece, the next read does the next."""
@@ -49,7 +54,7 @@ class Wire:
             if not stale(session):
                 return
         with self.sessions.writing() as session:
-            refresh(session, self.clock().date())
+            refresh(session, self.today(session))
 
     def write(self, work: Callable[..., Any], *args: Any) -> Response:
         """Runs a service once in one transaction; answers only after the commit."""

@@ -4,7 +4,8 @@ import type { InspectView } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; view: InspectView }>();
-const leads = (key: string) => props.view.diagnosis.leading.includes(key);
+const leads = (key: string) =>
+  props.view.diagnosis.leading.includes(key) || props.view.diagnosis.besides.includes(key);
 const named = (key: string) => props.view.named.includes(key);
 </script>
 

@@ -13,6 +13,11 @@ const zones = computed(() => {
   for (const e of props.view.evidence) found.set(e.zone, [...(found.get(e.zone) ?? []), e]);
   return [...found];
 });
+const offered = computed(() => props.view.evidence.filter((e) => e.offered && e.seen === "not looked"));
+async function takeKnown() {
+  for (const e of offered.value)
+    await props.desk.write("evidence", { evidence: e.key, seen: "seen", words: e.offered.slice(0, 400) });
+}
 const asked = computed(() => props.view.diagnosis.tell_apart);
 </script>
 
@@ -31,6 +36,18 @@ const asked = computed(() => props.view.diagnosis.tell_apart);
     <section class="border-l-2 px-5 py-3 max-lg:border-l-0 max-lg:border-t-2" data-diagnosis>
       <p class="text-[26px] font-bold leading-tight" aria-live="polite" data-diagnosis-words>
         {{ view.diagnosis.words }}
+      </p>
+      <p
+        v-for="w in view.contradictions"
+        :key="w"
+        class="mt-2 border-l-4 border-danger pl-3 font-semibold"
+        data-contradiction
+      >
+        {{ w }}
+      </p>
+      <p v-if="offered.length" class="mt-2 flex flex-wrap items-center gap-3">
+        <span>{{ offered.length }} known already from what was found.</span>
+        <button type="button" class="control" data-take-known @click="takeKnown">Take them as seen</button>
       </p>
       <template v-if="asked.length">
         <h3 class="zone-head mt-3">Look at these to tell them apart</h3>

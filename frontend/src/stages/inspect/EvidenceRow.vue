@@ -44,6 +44,9 @@ async function chosen(event: Event) {
     >
       not there
     </button>
+    <p v-if="evidence.offered" class="col-span-3 border-l-4 pb-1 pl-3 text-[15px] leading-tight" data-known>
+      Known already: {{ evidence.offered }}
+    </p>
     <label v-if="evidence.seen === 'seen'" class="control col-span-3 mb-2 min-h-11 justify-self-end px-3"
       ><span class="sr-only">Photo of {{ evidence.label }}</span
       ><span aria-hidden="true">{{

@@ -7,6 +7,7 @@ import { givenFrom, useForm, type FormDraft } from "../../composables/useForm";
 import VerdictTag from "../../marks/VerdictTag.vue";
 import FormFields from "../../ui/FormFields.vue";
 import type { InspectDesk } from "./useInspect";
+import PickBox from "../../ui/PickBox.vue";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart; view: InspectView }>();
 const open = ref(false);
@@ -53,11 +54,13 @@ async function measure() {
       Measure a fit
     </button>
     <form v-else class="flex flex-col gap-3" @submit.prevent="measure">
-      <label class="max-w-[360px]"
-        >It is<select v-model="key" class="field" name="what">
-          <option v-for="o in view.fit_offers" :key="o.key" :value="o.key">{{ o.label }}</option>
-        </select></label
-      >
+      <PickBox
+        v-model="key"
+        class="max-w-[360px]"
+        name="what"
+        label="It is"
+        :options="view.fit_offers.map((o) => [o.key, o.label] as const)"
+      />
       <FormFields v-model="draft" :fields="fields" :problems="problems" plain />
       <div class="flex gap-3">
         <button type="submit" class="control control-main">To be measured</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Verdicts on parts, the cause of failure, orders and gauges. */
 import { computed, ref, toRef } from "vue";
+import { useZone } from "../../composables/useZone";
 import { useInspect } from "./useInspect";
 import FactZone from "../../ui/FactZone.vue";
 import StageShell from "../../ui/StageShell.vue";
@@ -30,7 +31,10 @@ const KEYS: [string, string][] = [
 const props = defineProps<{ job: string }>();
 const desk = useInspect(toRef(props, "job"));
 const { view, problem, retry } = desk;
-const tab = ref<Tab>("parts");
+const tab = useZone<Tab>(
+  "parts",
+  leaves.map(([key]) => key),
+);
 const picked = ref<string | null>(null);
 function openPart(key: string) {
   picked.value = key;

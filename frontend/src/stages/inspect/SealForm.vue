@@ -3,6 +3,7 @@
 import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
+import PickBox from "../../ui/PickBox.vue";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart; unit: string }>();
 const old = props.part.seal;
@@ -10,8 +11,8 @@ const seal = reactive({
   found: old?.found ?? "",
   planned: old?.planned ?? "",
   groove: old?.groove ?? "",
-  lip: old?.lip ?? "inward",
-  oil: old?.oil ?? "inward",
+  lip: old?.lip ?? "",
+  oil: old?.oil ?? "",
   other: old?.other ?? "",
   fill: old?.fill != null ? String(Math.round(old.fill * 100)) : "",
 });
@@ -20,6 +21,10 @@ const lengths: ["found" | "planned" | "groove", string][] = [
   ["planned", "Depth of the new one"],
   ["groove", "Width of the worn track"],
 ];
+const WAYS = [
+  ["inward", "inward"],
+  ["outward", "outward"],
+] as const;
 const sides: ["lip" | "oil", string][] = [
   ["lip", "Sealing lip faces"],
   ["oil", "The oil is"],
@@ -42,13 +47,15 @@ const keep = () =>
     <label v-for="[key, words] in lengths" :key="key"
       >{{ words }} ({{ unit }})<input v-model="seal[key]" class="field" :name="key" required
     /></label>
-    <label v-for="[key, words] in sides" :key="key"
-      >{{ words
-      }}<select v-model="seal[key]" class="field" :name="key">
-        <option value="inward">inward</option>
-        <option value="outward">outward</option>
-      </select></label
-    >
+    <PickBox
+      v-for="[key, words] in sides"
+      :key="key"
+      v-model="seal[key]"
+      :name="key"
+      :label="words"
+      :options="WAYS"
+      required
+    />
     <label
       >On the other side<input
         v-model="seal.other"

@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import type { InspectView, TeethView, ToothMark } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 import ToothRingMark from "../../marks/ToothRingMark.vue";
+import PickBox from "../../ui/PickBox.vue";
 
 const props = defineProps<{
   desk: InspectDesk;
@@ -70,11 +71,13 @@ async function markTyped() {
           {{ f }}
         </button>
       </fieldset>
-      <label class="w-[220px]"
-        >Damage<select v-model="damage" class="field" name="damage">
-          <option v-for="d in damages" :key="d.key" :value="d.key">{{ d.label }}</option>
-        </select></label
-      >
+      <PickBox
+        v-model="damage"
+        class="w-[220px]"
+        name="damage"
+        label="Damage"
+        :options="damages.map((d) => [d.key, d.label] as const)"
+      />
       <form class="flex items-end gap-3" @submit.prevent="markTyped">
         <label class="w-[220px]"
           >Teeth by number<input v-model="typed" class="field" name="teeth" placeholder="4-6, 9"

@@ -4,10 +4,12 @@ import { computed, nextTick, ref, watch } from "vue";
 import type { InspectPart } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 import { useKeys } from "../../composables/useKeys";
+import PickBox from "../../ui/PickBox.vue";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();
 const emit = defineEmits<{ next: [] }>();
 const choices: [string, string][] = [
+  ["", "by the school's verdict"],
   ["reuse", "re-use"],
   ["dress", "dress and re-use"],
   ["replace", "replace"],
@@ -64,12 +66,11 @@ useKeys((event) => {
       >{{ part.reason ? `, ${part.reason}` : "" }}
       <span class="text-secondary">{{ part.by }}</span>
     </p>
-    <p v-else-if="part.stale" class="mt-2"><span class="mark font-bold">Graded since: judge again.</span></p>
+    <p v-else-if="part.stale" class="mt-2">
+      <span class="mark font-bold">More is known since: judge again.</span>
+    </p>
     <div class="mt-2 flex flex-wrap items-end gap-3">
-      <select v-model="own" class="field w-[230px]!" name="verdict" aria-label="Go by">
-        <option value="">by the school's verdict</option>
-        <option v-for="[key, label] in choices" :key="key" :value="key">{{ label }}</option>
-      </select>
+      <PickBox v-model="own" class="w-[240px]" name="verdict" spoken="Go by" :options="choices" />
       <input
         ref="reason"
         v-model="words"

@@ -2,17 +2,15 @@
 /** The unit in section, every place with its state, and the settings with their next move. */
 import { useQuery } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
-import { useRouter } from "vue-router";
 import { api, unwrap } from "../../api/client";
-import { useKeys } from "../../composables/useKeys";
+import { useStageKeys } from "../../composables/useStageKeys";
 import SectionMark from "../../marks/SectionMark.vue";
 import SayLine from "../../ui/SayLine.vue";
-import ShellHeader from "../../ui/ShellHeader.vue";
+import JobFrame from "../../ui/JobFrame.vue";
 import PlaceList from "./PlaceList.vue";
 import WaitPage from "../WaitPage.vue";
 
 const props = defineProps<{ job: string }>();
-const router = useRouter();
 const { data, error } = useQuery({
   queryKey: computed(() => ["job", props.job]),
   queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: props.job } } })),
@@ -28,20 +26,16 @@ const say = computed(() => {
     : "Nothing is defined to be set yet. Fill in what this unit is made of.";
   return [{ text: words, move: false }];
 });
-useKeys((event) => {
+useStageKeys((event) => {
   const found = data.value?.places.find((p) => String(p.number) === event.key);
   if (found) place.value = found.key;
-  else if (event.key === "b") void router.push("/");
-  else if (event.key === "/") void router.push("/search");
-  else return false;
-  return true;
+  return found !== undefined;
 });
 </script>
 
 <template>
   <WaitPage v-if="!data" :problem="error" />
-  <div v-else class="flex min-h-full flex-col">
-    <ShellHeader :job="job" :tag="data.tag" :title="data.unit_name" :sub="data.complaint" here="set" />
+  <JobFrame v-else :job="job" :tag="data.tag" :title="data.unit_name" :sub="data.complaint" here="set">
     <SayLine
       :say="say"
       :eyebrow="lead ? lead.label : 'Next move'"
@@ -60,5 +54,5 @@ useKeys((event) => {
       </section>
       <PlaceList v-model="place" :job="data" />
     </div>
-  </div>
+  </JobFrame>
 </template>

@@ -8,7 +8,7 @@ import { useSending } from "../../composables/useSending";
 import type { Definition } from "../../ui/definition/columns";
 import DefinitionEditor from "../../ui/definition/DefinitionEditor.vue";
 import ProblemLine from "../../ui/ProblemLine.vue";
-import ShellHeader from "../../ui/ShellHeader.vue";
+import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 
 const props = defineProps<{ job: string }>();
@@ -37,14 +37,14 @@ const save = () =>
 
 <template>
   <WaitPage v-if="!data || !definition" :problem="error" />
-  <div v-else>
-    <ShellHeader
-      :job="job"
-      :tag="data.tag"
-      :title="data.unit_name"
-      sub="What this unit is made of"
-      here="receive"
-    />
+  <JobFrame
+    v-else
+    :job="job"
+    :tag="data.tag"
+    :title="data.unit_name"
+    sub="What this unit is made of"
+    here="receive"
+  >
     <form class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-3" @submit.prevent="save">
       <p class="flex-1 text-[18px]">
         This job's own copy. What is there stays; parts, places and settings can be added.
@@ -59,5 +59,5 @@ const save = () =>
       @retry="sending.retry.value?.()"
       @let-go="sending.letGo"
     />
-  </div>
+  </JobFrame>
 </template>

@@ -7,7 +7,7 @@ import { api, unwrap } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
 import RecordLines from "./RecordLines.vue";
 import RecordSheet from "./RecordSheet.vue";
-import ShellHeader from "../../ui/ShellHeader.vue";
+import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 
 const props = defineProps<{ job: string }>();
@@ -26,14 +26,14 @@ const files: [string, string][] = [
 
 <template>
   <WaitPage v-if="!data" :problem="error" />
-  <div v-else>
-    <ShellHeader
-      :job="job"
-      :tag="data.job.tag"
-      :title="data.job.unit_name"
-      :sub="data.job.complaint"
-      here="record"
-    />
+  <JobFrame
+    v-else
+    :job="job"
+    :tag="data.job.tag"
+    :title="data.job.unit_name"
+    :sub="data.job.complaint"
+    here="record"
+  >
     <section class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-4">
       <p class="say min-w-0 flex-1">
         {{
@@ -64,5 +64,5 @@ const files: [string, string][] = [
     <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
     <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordLines title="Strip" :lines="data.strip" />
-  </div>
+  </JobFrame>
 </template>

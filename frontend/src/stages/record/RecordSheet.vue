@@ -3,9 +3,10 @@ import type { RecordSetting } from "../../api/client";
 import SceneMark from "../../marks/SceneMark.vue";
 import VerdictTag from "../../marks/VerdictTag.vue";
 import WorkingPanel from "../../ui/WorkingPanel.vue";
+import { useYard } from "../../composables/useYard";
 
 defineProps<{ setting: RecordSetting }>();
-const day = (stamp: string) => stamp.slice(0, 16).replace("T", " ");
+const { moment: day } = useYard();
 </script>
 
 <template>

@@ -6,7 +6,7 @@ import { nextTheme } from "../../composables/useTheme";
 import KeyHelp from "../../ui/KeyHelp.vue";
 import ProblemLine from "../../ui/ProblemLine.vue";
 import SayLine from "../../ui/SayLine.vue";
-import ShellHeader from "../../ui/ShellHeader.vue";
+import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 import GivenPanel from "./GivenPanel.vue";
 import { layoutOf } from "./layouts";
@@ -50,14 +50,14 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
 
 <template>
   <WaitPage v-if="!page.view || !page.sheet" :problem="desk.query.error.value" />
-  <div v-else class="flex min-h-full flex-col">
-    <ShellHeader
-      :job="job"
-      :tag="page.view.job.tag"
-      :title="page.view.job.unit_name"
-      :sub="`${page.view.label} · round ${page.sheet.round}`"
-      here="set"
-    />
+  <JobFrame
+    v-else
+    :job="job"
+    :tag="page.view.job.tag"
+    :title="page.view.job.unit_name"
+    :sub="`${page.view.label} · round ${page.sheet.round}`"
+    here="set"
+  >
     <SayLine
       :say="say"
       :eyebrow="page.eyebrow"
@@ -106,5 +106,5 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       :rows="page.sheet.cautions.map((c) => ['', c])"
       @close="help = null"
     />
-  </div>
+  </JobFrame>
 </template>

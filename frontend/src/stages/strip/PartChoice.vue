@@ -1,16 +1,23 @@
 <script setup lang="ts">
+import { computed } from "vue";
 import type { PartView } from "../../api/client";
+import PickBox from "../../ui/PickBox.vue";
 
 const part = defineModel<string>({ required: true });
-defineProps<{ parts: PartView[]; label: string; optional?: boolean }>();
+const props = defineProps<{ parts: PartView[]; label: string; optional?: boolean }>();
+const options = computed<[string, string][]>(() => [
+  ...((props.optional ? [["", "the unit"]] : []) as [string, string][]),
+  ...props.parts.map((p) => [p.key, p.label] as [string, string]),
+]);
 </script>
 
 <template>
-  <label class="min-w-[200px] flex-1"
-    >{{ label
-    }}<select v-model="part" class="field" name="part" :required="!optional">
-      <option value="">{{ optional ? "the unit" : "Choose" }}</option>
-      <option v-for="p in parts" :key="p.key" :value="p.key">{{ p.label }}</option>
-    </select></label
-  >
+  <PickBox
+    v-model="part"
+    class="min-w-[200px] flex-1"
+    name="part"
+    :label="label"
+    :options="options"
+    :required="!optional"
+  />
 </template>

@@ -3,28 +3,37 @@
 import { computed, reactive, ref } from "vue";
 import type { PartView, StripView } from "../../api/client";
 import type { StripDesk } from "./useStrip";
+import PickBox from "../../ui/PickBox.vue";
 import LetGoPanel from "./LetGoPanel.vue";
+import LockOutForm from "./LockOutForm.vue";
 
 const props = defineProps<{ desk: StripDesk; part: PartView; view: StripView }>();
 const emit = defineEmits<{ close: [] }>();
+/** Only what is seen is written: nothing is filled in from the type, except that a single part is one. */
 const left = Math.max(props.part.count - props.part.off, 1);
 const draft = reactive({
-  way: "hand",
-  count: left,
+  way: "",
+  count: (left === 1 ? 1 : "") as number | "",
   tag: "",
   side: "",
-  orientation: props.part.faces,
+  orientation: "",
   mates: [] as string[],
-  bag: props.view.removals.at(-1)?.bag ?? "",
+  bag: "",
   remark: "",
 });
 const fields: ["tag" | "side" | "orientation" | "bag" | "remark", string][] = [
   ["tag", "Tag on the part"],
   ["side", "Side"],
-  ["orientation", "Which way round"],
+  ["orientation", "Which way round, as you see it"],
   ["bag", "Bag"],
   ["remark", "Remark"],
 ];
+const ways = computed(() => props.view.ways.map((w) => [w.key, w.label] as const));
+const mates = computed(() =>
+  props.view.parts.filter((x) => x.key !== props.part.key).map((p) => [p.key, p.label] as const),
+);
+const lastBag = computed(() => props.view.removals.at(-1)?.bag ?? "");
+const lockOut = computed(() => props.view.job.stands === "field" && !props.view.locked_out);
 const way = computed(() => props.view.ways.find((w) => w.key === draft.way));
 const lost = ref<{ key: string; ask: string; loss: string }[]>([]);
 async function write(letGo: string[] = [], why = "") {
@@ -42,8 +51,9 @@ function back() {
 </script>
 
 <template>
+  <LockOutForm v-if="lockOut" :desk="desk" />
   <LetGoPanel
-    v-if="lost.length"
+    v-else-if="lost.length"
     :lost="lost"
     :part="part.label"
     @let-go="
@@ -65,13 +75,17 @@ function back() {
     </div>
     <p v-if="part.words" class="text-[18px] font-semibold">{{ part.words }}</p>
     <div class="grid gap-3 md:grid-cols-3">
-      <label class="md:col-span-2"
-        >How it comes off<select v-model="draft.way" class="field" name="way">
-          <option v-for="w in view.ways" :key="w.key" :value="w.key">{{ w.label }}</option>
-        </select></label
-      >
+      <PickBox
+        v-model="draft.way"
+        class="md:col-span-2"
+        name="way"
+        label="How it comes off"
+        :options="ways"
+        required
+      />
       <label
-        >How many<input
+        >How many{{ left > 1 ? ` (the list says ${left})` : ""
+        }}<input
           v-model.number="draft.count"
           class="field"
           name="count"
@@ -83,14 +97,21 @@ function back() {
       <label v-for="[key, words] in fields" :key="key"
         >{{ words }}<input v-model="draft[key]" class="field" :name="key" autocomplete="off"
       /></label>
-      <label
-        >Keep with<select v-model="draft.mates" class="field min-h-[96px] py-1" name="mates" multiple>
-          <option v-for="p in view.parts.filter((x) => x.key !== part.key)" :key="p.key" :value="p.key">
-            {{ p.label }}
-          </option>
-        </select></label
-      >
+      <PickBox v-model="draft.mates" name="mates" label="Keep with" :options="mates" empty="nothing" />
     </div>
+    <p v-if="part.faces || lastBag" class="flex flex-wrap items-center gap-3">
+      <template v-if="part.faces">
+        <span
+          >The type says: <strong>{{ part.faces }}</strong></span
+        >
+        <button type="button" class="control" data-as-type @click="draft.orientation = part.faces">
+          I see it so
+        </button>
+      </template>
+      <button v-if="lastBag" type="button" class="control" data-same-bag @click="draft.bag = lastBag">
+        Bag {{ lastBag }} too
+      </button>
+    </p>
     <p v-if="way?.caution" class="border-l-4 border-danger pl-3 font-semibold">{{ way.caution }}</p>
     <p v-if="way?.dooms.length" class="border-l-4 border-danger pl-3">
       This way ends the life of

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Before anything is disturbed, and while it comes apart: as found, taken off, loose, photos, draft. */
-import { computed, ref, toRef } from "vue";
+import { computed, toRef } from "vue";
+import { useZone } from "../../composables/useZone";
 import { useStrip } from "./useStrip";
 import FactZone from "../../ui/FactZone.vue";
 import StageShell from "../../ui/StageShell.vue";
@@ -27,7 +28,10 @@ const KEYS: [string, string][] = [
 const props = defineProps<{ job: string }>();
 const desk = useStrip(toRef(props, "job"));
 const { view, problem, retry } = desk;
-const tab = ref<Tab>("found");
+const tab = useZone<Tab>(
+  "found",
+  leaves.map(([key]) => key),
+);
 const counts = computed(() => ({
   found: view.value?.baselines.filter((b) => b.state === "open").length ?? 0,
   off: view.value?.parts.filter((p) => p.off > 0 && p.off < p.count).length ?? 0,

@@ -4,7 +4,12 @@ import { reactive } from "vue";
 import type { StripView } from "../../api/client";
 import type { StripDesk } from "./useStrip";
 import PartChoice from "./PartChoice.vue";
+import PickBox from "../../ui/PickBox.vue";
 
+const WHAT = [
+  ["wrong", "wrong"],
+  ["missing", "missing"],
+] as const;
 const props = defineProps<{ desk: StripDesk; view: StripView }>();
 const draft = reactive({ what: "wrong", words: "", part: "" });
 async function write() {
@@ -31,12 +36,7 @@ async function write() {
       </li>
     </ul>
     <form class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="write">
-      <label class="w-[140px]"
-        >It was<select v-model="draft.what" class="field" name="what">
-          <option value="wrong">wrong</option>
-          <option value="missing">missing</option>
-        </select></label
-      >
+      <PickBox v-model="draft.what" class="w-[150px]" name="what" label="It was" :options="WHAT" />
       <label class="min-w-[220px] flex-1"
         >What<input v-model="draft.words" class="field" name="wrong-words" required
       /></label>

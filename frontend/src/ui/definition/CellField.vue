@@ -1,11 +1,17 @@
 <script setup lang="ts">
 /** One field of a definition's row. */
 import { computed } from "vue";
+import PickBox from "../PickBox.vue";
+import TickBox from "../TickBox.vue";
 import type { Cell, Column } from "./columns";
 
 const value = defineModel<Cell>();
 const props = defineProps<{ column: Column; options: [string, string][]; problem?: string; name: string }>();
 const many = computed(() => (Array.isArray(value.value) ? (value.value as string[]) : []));
+const choices = computed<[string, string][]>(() => [
+  ...((props.column.fallback ? [] : [["", props.column.may_lack ? "–" : "Choose"]]) as [string, string][]),
+  ...props.options,
+]);
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 function number(event: Event) {
   const typed = text(event).replace(",", ".");
@@ -16,40 +22,38 @@ const toggle = (key: string, on: boolean) =>
 </script>
 
 <template>
-  <label v-if="props.column.kind === 'yes'" class="flex min-h-11 items-center gap-3"
-    ><input
-      type="checkbox"
-      class="h-6 w-6"
-      :name="name"
-      :checked="value === true"
-      @change="value = ($event.target as HTMLInputElement).checked || undefined"
-    />{{ column.label }}</label
-  >
+  <TickBox
+    v-if="props.column.kind === 'yes'"
+    :model-value="value === true"
+    :name="name"
+    :label="column.label"
+    @update:model-value="(on: boolean) => (value = on || undefined)"
+  />
   <fieldset v-else-if="column.kind === 'many'" class="flex flex-wrap gap-x-4">
     <legend>{{ column.label }}</legend>
-    <label v-for="[key, words] in options" :key="key" class="flex min-h-11 items-center gap-2"
-      ><input
-        type="checkbox"
-        class="h-5 w-5"
-        :checked="many.includes(key)"
-        @change="toggle(key, ($event.target as HTMLInputElement).checked)"
-      />{{ words }}</label
-    >
+    <TickBox
+      v-for="[key, words] in options"
+      :key="key"
+      :model-value="many.includes(key)"
+      :name="`${name}-${key}`"
+      :label="words"
+      @update:model-value="(on: boolean) => toggle(key, on)"
+    />
   </fieldset>
+  <div v-else-if="column.kind === 'choice'">
+    <PickBox
+      :model-value="String(value ?? column.fallback ?? '')"
+      :name="name"
+      :label="column.label"
+      :options="choices"
+      @update:model-value="(key: string) => (value = key)"
+    />
+    <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
+  </div>
   <label v-else
     >{{ column.label }}
-    <select
-      v-if="column.kind === 'choice'"
-      class="field"
-      :name="name"
-      :value="value ?? column.fallback ?? ''"
-      @change="value = text($event)"
-    >
-      <option v-if="!column.fallback" value="">{{ column.may_lack ? "–" : "Choose" }}</option>
-      <option v-for="[key, words] in options" :key="key" :value="key">{{ words }}</option>
-    </select>
     <input
-      v-else-if="column.kind === 'number'"
+      v-if="column.kind === 'number'"
       class="field"
       :name="name"
       inputmode="decimal"

@@ -85,6 +85,12 @@ class Belief:
         sound = np.flatnonzero((self.off >> learned) & 1 == 0)
         return self.only(sound) if len(sound) else self
 
+    def with_other_parts(self) -> Belief:
+        """What is left to be believed when a part was exchanged: how it answers, not where it stands."""
+        s = self.s.copy()
+        s[:, 0, 0] += FIRST_SD_UM**2
+        return replace(self, s=s)
+
     def only(self, rows: Ints) -> Belief:
         """The same bank with these hypotheses alone, in this order."""
         return replace(

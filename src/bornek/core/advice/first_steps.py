@@ -28,9 +28,9 @@ OPEN_SENSE = 0.02
 
 def blind(history: History) -> bool:
     """Nothing but needles that stood still, and no drag that says how tight it is."""
-    if any(r.outcome.observed.get(history.row.drag.key) for r in history.rounds if history.row.drag):
+    if any(r.outcome.observed.get(history.row.drag.key) for r in history.standing if history.row.drag):
         return False
-    return all(isinstance(v, AtMost) for r in history.rounds for v in r.values.values())
+    return all(isinstance(v, AtMost) for r in history.standing for v in r.values.values())
 
 
 def loosen(history: History, ctx: Context) -> Proposal:
@@ -47,7 +47,7 @@ def loosen(history: History, ctx: Context) -> Proposal:
     least = math.copysign(max(abs(k) - 2 * sd, abs(k) / 2), k)
     seen = [
         (history.travels(r.states)[0], v.c * row.per)
-        for r in history.rounds
+        for r in history.standing
         if r.states is not None and isinstance(v := r.values.get(row.key), AtMost)
     ]
     bound = min(c - least * x for x, c in seen)

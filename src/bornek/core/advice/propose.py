@@ -68,7 +68,7 @@ def aim_of(row: Row, knobs: Sequence[Knob], u_reading: float) -> tuple[Aim, bool
 
 def reading_u(history: History, row: Row) -> float:
     """Standard uncertainty to expect of the next round's reading, in the row's unit."""
-    found = [r.values.get(row.key) for r in history.rounds]
+    found = [r.values.get(row.key) for r in history.standing]
     measured = [v.u for v in found if isinstance(v, Normal)]
     if row.drag is not None:
         return DRAG_SHARE_SD * abs(row.aim)
@@ -224,7 +224,7 @@ def _creep(history: History, x: Floats, now: Sequence[float], aims: Sequence[Aim
     u = reading_u(history, row)
     rounds = [
         (history.travels(r.states)[0], (v.v - row.aim) * row.per, (v.u * row.per) ** 2)
-        for r in history.rounds
+        for r in history.standing
         if r.states is not None and not r.held_out and isinstance(v := r.values.get(row.key), Normal)
     ]
     bank = follow(row.k0[0] * row.per / UM, row.rho[0], rounds)

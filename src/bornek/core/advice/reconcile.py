@@ -65,7 +65,7 @@ def surprise(kind: Setting, ctx: Context, history: History) -> Surprise | None:
         )
     elif last.doubted and last.doubted != last.number:
         asked = f" Round {last.doubted} is likelier to be off than this one."
-    elif not last.doubted and len(history.rounds) > 1:
+    elif not last.doubted and len(history.standing) > 1:
         asked = f" This round or round {_rival(history)}: either may be the bad one."
     of = f" of the {lower_first(row.label)}" if len(history.rows) > 1 else ""
     sentence = f"Expected {_said(predicted.v, row, say)}{of}, {gap_words}.{asked}"
@@ -82,7 +82,7 @@ def _rival(history: History) -> int:
 
 def _scale_hints(history: History, row: Row) -> list[str]:
     """A reading that would fit if it were ten or 25.4 times what was typed, in this round or the one before."""
-    rounds = [r for r in history.rounds if isinstance(r.values.get(row.key), Normal)]
+    rounds = [r for r in history.standing if isinstance(r.values.get(row.key), Normal)]
     if len(rounds) < 2:
         return []
     last, before = rounds[-1], rounds[-2]
@@ -124,7 +124,7 @@ def _implied(history: History, row: Row, found: float, say: Speech) -> str:
         return ""
     trusted = [
         (v, r.states)
-        for r in history.rounds[:-1]
+        for r in history.standing[:-1]
         if r.states is not None and not r.held_out and isinstance(v := r.values.get(row.key), Normal)
     ]
     if not trusted:

@@ -23,7 +23,7 @@ from bornek.core.advice.domains import travel
 from bornek.core.advice.memory import Pool, pool, priors, sense_of
 from bornek.core.settings.kind import Outcome, Result, Setting, aim_in
 from bornek.core.settings.knobs import Drag, Knob, Response
-from bornek.core.settings.records import Act, Context, Predicted
+from bornek.core.settings.records import EXCHANGED, Act, Context, Predicted
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import outcome_of
 from bornek.core.windows import AtMost, Normal, Value, Window
@@ -118,6 +118,12 @@ class History:
     @property
     def last(self) -> Round:
         return self.rounds[-1]
+
+    @property
+    def standing(self) -> tuple[Round, ...]:
+        """The rounds that were read on the parts that are in now."""
+        begun = max((i for i, r in enumerate(self.rounds) if r.act_kind == EXCHANGED), default=0)
+        return self.rounds[begun:]
 
     @property
     def row(self) -> Row:
@@ -246,6 +252,9 @@ def _next_round(
         begun = {k.key: travel(k.domain, states[k.key]) for k in history.knobs}
         history = replace(history, start=begun)
     act = next((a for a in reversed(ctx.acts) if a.round == number and a.act_kind != "recount"), None)
+    if act is not None and act.act_kind == EXCHANGED:
+        fresh = tuple(replace(r, belief=r.belief.with_other_parts()) for r in history.rows)
+        history = replace(history, rows=fresh)
     promised = _promised(history, act, states)
     learned: dict[str, Row] = {}
     far = False
@@ -295,6 +304,8 @@ def _states(kind: Setting, ctx: Context, knobs: Sequence[Knob], number: int) -> 
 
 def _promised(history: History, act: Act | None, states: States | None) -> Mapping[str, Predicted]:
     """What was promised when the act was written; else what the belief expects of the states."""
+    if act is not None and act.act_kind == EXCHANGED:
+        return {}
     if act is not None and act.predicted:
         return {
             row.key: p
@@ -362,8 +373,8 @@ def observe(row: Row, x: Sequence[float], found: Value, drag: float | None = Non
 def slope(history: History, ctx: Context) -> Mapping[str, float] | None:
     """The response that this job's own rounds show, for the memory of the type: its likelihood.
 
-    k = Σ(x − x̄)(y − ȳ)/Σ(x − x̄)², se = √(s_a² + u²)/√Σ(x − x̄)², over plainly measured rounds. None with fewer
-    than two positions, several adjusters, an unbelievable ratio, or a round that nobody could explain.
+    k = Σ(x − x̄)(y − ȳ)/Σ(x − x̄)², se = √(s_a² + u²)/√Σ(x − x̄)², over plainly measured rounds of the parts
+    that are in now. None with fewer than two positions, several adjusters, an unbelievable ratio, or a round that nobody could explain.
     """
     if len(history.rows) > 1 or len(history.knobs) > 1:
         return None
@@ -372,7 +383,7 @@ def slope(history: History, ctx: Context) -> Mapping[str, float] | None:
         return None
     points = [
         (history.travels(r.states)[0], r.found.v * UM, r.found.u * UM)
-        for r in history.rounds
+        for r in history.standing
         if isinstance(r.found, Normal) and r.states is not None and not r.held_out
     ]
     if len({x for x, _, _ in points}) < 2:

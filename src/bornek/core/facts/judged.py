@@ -26,6 +26,7 @@ class JudgedKind(FactKind):
     key = "judged"
     stage = "inspect"
     body = Judged
+    disturbs = True
     must_say = ("part",)
 
     def check(self, body: Judged, about: About) -> None:

@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
+from bornek.core.errors import InputError
 from bornek.core.settings.kind import Field
 from bornek.core.units.definition import Definition
 
@@ -49,6 +50,16 @@ class Findable:
     words: str
 
 
+def said_or_none(said: object, none: bool, field: str, next_step: str) -> None:
+    """Raises InputError unless something was said or it was said that there is none: one of the two.
+
+    >>> said_or_none("two dots", False, "marks", "")
+    """
+    if bool(said) == none:
+        what = "Both something and none was said." if none else f"{field.replace('_', ' ')} is empty."
+        raise InputError(what, field=field, next_step=next_step)
+
+
 class FactKind:
     """Declares one kind of fact. A `title` puts it, with its form, on its stage's page; without one the page
     has a form of its own for it."""
@@ -64,6 +75,8 @@ class FactKind:
     """It goes along with a part that has its own serial."""
     first: ClassVar[bool] = False
     """It stands first on the record."""
+    disturbs: ClassVar[bool] = False
+    """Settings may have to be read again for it."""
     own_act: ClassVar[str] = ""
     """Why it is not simply written down, where it has an act of its own."""
 
@@ -94,6 +107,10 @@ class FactKind:
 
     def takes_off(self, body: Any) -> str:
         """The part that this takes off the unit, which ends the baselines that need it on; empty if none."""
+        return ""
+
+    def way_seen(self, body: Any) -> str:
+        """Which way round the part that it takes off was seen to sit; empty if nobody looked."""
         return ""
 
     def pack_found(self, body: Any, unit: str) -> tuple[str, tuple[int, ...]] | None:

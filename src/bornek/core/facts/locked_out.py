@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
+from bornek.core.errors import InputError
 from bornek.core.facts.kind import Fact, FactKind, RecordLine
 from bornek.core.facts.registry import register_fact
 from bornek.core.units.definition import Definition
@@ -15,6 +17,20 @@ class LockedOut:
 
     points: str
     key_holder: str
+
+
+def check_locked_out(stands: str, facts: Sequence[Fact]) -> None:
+    """Raises InputError for a unit in the field on which no lock-out is written down.
+
+    >>> check_locked_out("bench", [])
+    """
+    if stands == "field" and not any(isinstance(f.body, LockedOut) for f in facts):
+        raise InputError(
+            "It stands in the field and no lock-out is written down.",
+            field="locked_out",
+            next_step="Lock out and tag out, prove it dead, then say what is locked and who holds the key.",
+            details={"ask": "locked_out"},
+        )
 
 
 @register_fact

@@ -34,6 +34,7 @@ class OrderedKind(FactKind):
     key = "ordered"
     stage = "inspect"
     body = Ordered
+    disturbs = True
     must_say = ("part", "number", "supplier")
     found_as = "order"
 

@@ -31,6 +31,7 @@ class ReceivedKind(FactKind):
     key = "received"
     stage = "inspect"
     body = Received
+    disturbs = True
 
     def check(self, body: Received, about: About) -> None:
         still_out(body.order, about)

@@ -35,6 +35,7 @@ class RemovedKind(FactKind):
     key = "removed"
     stage = "strip"
     body = Removed
+    disturbs = True
     found_as = "bag"
 
     def check(self, body: Removed, about: About) -> None:
@@ -44,6 +45,9 @@ class RemovedKind(FactKind):
 
     def takes_off(self, body: Removed) -> str:
         return body.part
+
+    def way_seen(self, body: Removed) -> str:
+        return body.orientation
 
     def line(self, fact: Fact, d: Definition) -> RecordLine:
         body: Removed = fact.body

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Literal
 
 from bornek.core.errors import InputError
-from bornek.core.facts.kind import FactKind
+from bornek.core.facts.kind import FactKind, said_or_none
 from bornek.core.facts.registry import register_fact
 
 if TYPE_CHECKING:
@@ -25,6 +25,8 @@ class Witness:
     coast: tuple[tuple[float, ...], ...]
     ran: Literal["well", "badly", "cannot tell"] = "cannot tell"
     remark: str = ""
+    none: bool = False
+    """Looked at, and no witness is to be seen."""
 
 
 @register_fact
@@ -37,8 +39,12 @@ class WitnessKind(FactKind):
     def check(self, body: Witness, about: About) -> None:
         for side in (body.drive, body.coast):
             check_mask(side)
+        painted = any(v for side in (body.drive, body.coast) for row in side for v in row)
+        said_or_none(painted, body.none, "drive", "Paint what is seen, or say that no witness is to be seen.")
 
     def words(self, body: Witness) -> str:
+        if body.none:
+            return "no witness to be seen"
         sides = (("drive", body.drive), ("coast", body.coast))
         painted = " and ".join(n for n, m in sides if m and any(map(any, m)))
         return f"{painted or 'nothing'} painted; ran {body.ran}"

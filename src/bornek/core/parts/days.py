@@ -8,8 +8,8 @@ import re
 from bornek.core.errors import InputError
 
 
-def check_day(text: str) -> str:
-    """A day as it is written: 2026-11-30.
+def check_day(text: str, field: str = "promised") -> str:
+    """A day as it is written: 2026-11-30. Raises InputError for `field`.
 
     >>> check_day("2028-02-29")
     '2028-02-29'
@@ -17,7 +17,7 @@ def check_day(text: str) -> str:
     match = re.fullmatch(r"(\d{4})-(\d{2})-(\d{2})", text)
     year, month, day = (int(x) for x in match.groups()) if match else (0, 0, 0)
     if not (year and 1 <= month <= 12 and 1 <= day <= calendar.monthrange(year, month)[1]):
-        raise InputError(f"{text!r} is no date.", field="promised", next_step="Write it as 2026-11-30.")
+        raise InputError(f"{text!r} is no date.", field=field, next_step="Write it as 2026-11-30.")
     return text
 
 

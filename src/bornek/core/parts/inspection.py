@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.graded import Graded
 from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
@@ -13,16 +14,27 @@ from bornek.core.facts.seal_set import SealSet
 from bornek.core.facts.teeth import TeethMarked
 from bornek.core.parts.grades import worst_grade
 from bornek.core.parts.look_fors import LookFor, look_fors_of
-from bornek.core.parts.teeth import ToothMark
-from bornek.core.parts.verdicts import WORDS, Basis, PartVerdict, School, judge
-from bornek.core.phrases import Say, Span, plain
+from bornek.core.parts.seal_track import judge_track, lip_words, track_words
+from bornek.core.parts.teeth import DAMAGE_WORDS, GRADED_AS, ToothMark
+from bornek.core.parts.verdicts import (
+    GOES_BACK,
+    WORDS,
+    Basis,
+    PartVerdict,
+    School,
+    judge,
+    may_not_go_back,
+)
+from bornek.core.phrases import Say, Span, count_words, plain
+from bornek.core.quantities import Speech, parse
 from bornek.core.strip.ways import doomed, find_way
 from bornek.core.units.definition import Definition, Part
 
 
 @dataclass(frozen=True)
 class Inspected:
-    """`chosen` is empty until a verdict was gone by; `stale`: grades or fits changed it since."""
+    """`chosen` is empty until a verdict was gone by; `stale`: something known since speaks against it, or was
+    looked at again."""
 
     part: Part
     looks: tuple[LookFor, ...]
@@ -37,10 +49,26 @@ class Inspected:
     stale: bool
 
 
+@dataclass(frozen=True)
+class Beside:
+    """What is known of a part besides the job's facts: verdict codes of its measured fits and the seq at which
+    they were last written on, and why it was condemned in another housing, by its serial."""
+
+    fits: Sequence[str] = ()
+    fits_at: int = 0
+    condemned: str = ""
+
+
 def inspect(
-    d: Definition, part: Part, facts: Sequence[Fact], own: Sequence[LookFor] = (), fits: Sequence[str] = ()
+    d: Definition,
+    part: Part,
+    facts: Sequence[Fact],
+    own: Sequence[LookFor] = (),
+    beside: Beside = Beside(),
+    school: School = "A",
+    unit: str = "mm",
 ) -> Inspected:
-    """Everything known of one part, from the facts alone; `fits` are the verdict codes of its measured fits.
+    """Everything known of one part: what was written down, its fits, its past.
 
     >>> d = Definition(parts=(Part("k", "Key", "key"),))
     >>> seen = [Fact("1", "graded", "k", Graded("k", {"fit": "sound", "sides": "dress"}))]
@@ -49,7 +77,7 @@ def inspect(
     """
     looks = tuple(look_fors_of(part, own))
     grades: dict[str, str] = {}
-    notes, chosen, at = [], None, 0
+    notes, chosen, at = [], None, beside.fits_at
     folds, fresh = None, None
     for fact in facts:
         if isinstance(fact.body, Graded) and fact.body.part == part.key:
@@ -61,6 +89,8 @@ def inspect(
                 notes.append(f"{fact.body.note} ({fact.by})" if fact.by else fact.body.note)
         elif isinstance(fact.body, Judged) and fact.body.part == part.key:
             chosen = fact
+        elif _looked_at_again(fact, part):
+            at = fact.seq
     why = next(
         (
             w
@@ -71,10 +101,22 @@ def inspect(
         ),
         "",
     )
+    marks = teeth_of(facts, part.key)
+    teeth = worst_grade(GRADED_AS[m.damage] for m in marks)
     basis = Basis(
-        grades=grades, asked=[x.key for x in looks], fits=tuple(fits), doomed=why, folds=folds, fresh=fresh
+        grades=grades,
+        asked=[x.key for x in looks],
+        fits=tuple(beside.fits),
+        doomed=why,
+        folds=folds,
+        fresh=fresh,
+        teeth=teeth,
+        teeth_words=_teeth_words(marks, teeth),
+        seal=_seal_trouble(seal_of(facts, part.key), unit),
+        condemned=beside.condemned,
     )
     body = chosen.body if chosen else None
+    refused = body is not None and body.verdict in GOES_BACK and bool(may_not_go_back(part, basis, school))
     return Inspected(
         part=part,
         looks=looks,
@@ -86,8 +128,41 @@ def inspect(
         chosen=body.verdict if body else "",
         reason=body.words if body else "",
         by=chosen.by if chosen else "",
-        stale=chosen is not None and chosen.seq < at,
+        stale=chosen is not None and (chosen.seq < at or refused),
     )
+
+
+def _looked_at_again(fact: Fact, part: Part) -> bool:
+    """Whether a fact, besides grades, may change the verdict on a part."""
+    body = fact.body
+    if isinstance(body, Corrected):
+        return body.what == "school" and body.key == "reuse"
+    return isinstance(body, TeethMarked | SealSet) and body.part == part.key
+
+
+def _teeth_words(marks: Sequence[ToothMark], worst: str) -> str:
+    """
+    >>> _teeth_words((ToothMark(3, "drive", "broken"), ToothMark(4, "tip", "chip")), "unsafe")
+    'Tooth 3 broken off'
+    """
+    bad = [m for m in marks if GRADED_AS[m.damage] == worst]
+    if not bad:
+        return ""
+    teeth = sorted({m.tooth for m in bad})
+    named = ", ".join(map(str, teeth[:6])) + (f" and {len(teeth) - 6} more" if len(teeth) > 6 else "")
+    damage = ", ".join(dict.fromkeys(DAMAGE_WORDS[m.damage] for m in bad))
+    return f"{'Tooth' if len(teeth) == 1 else 'Teeth'} {named} {damage}"
+
+
+def _seal_trouble(seal: SealSet | None, unit: str) -> str:
+    """Why the lip would not hold where it is to go; empty if it would."""
+    if seal is None:
+        return ""
+    found, planned, groove = (parse(x, "length", unit).value for x in (seal.found, seal.planned, seal.groove))
+    said = [] if seal.lip == seal.oil else [lip_words(seal.lip, seal.oil)]
+    if groove and not judge_track(found, planned, groove).clear:
+        said.append(track_words(found, planned, groove, Speech(unit)))
+    return " ".join(said).rstrip(".")
 
 
 def by_school(x: Inspected, school: School) -> PartVerdict:
@@ -121,7 +196,7 @@ def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds:
     if not judged:
         return (
             Span("Inspect "),
-            Span(_count(len(found), "part"), True),
+            Span(count_words(len(found), "part"), True),
             Span(", one at a time. Begin with any."),
         )
     left = [x for x in found if not x.chosen or x.stale]
@@ -129,7 +204,7 @@ def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds:
         return (
             Span("Next: the "),
             Span(left[0].part.label.lower(), True),
-            Span(f". {_count(len(left), 'part')} to judge."),
+            Span(f". {count_words(len(left), 'part')} to judge."),
         )
     need = must_be_had(found, ordered)
     if need:
@@ -146,14 +221,6 @@ def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds:
             Span(" are open."),
         )
     return plain("Every part is judged. Plan the build.")
-
-
-def _count(n: int, noun: str) -> str:
-    """
-    >>> _count(1, "hold"), _count(3, "part")
-    ('1 hold', '3 parts')
-    """
-    return f"{n} {noun}" if n == 1 else f"{n} {noun}s"
 
 
 def seal_of(facts: Sequence[Fact], part: str) -> SealSet | None:

@@ -10,6 +10,7 @@ from bornek.core.facts.ordered import Ordered
 from bornek.core.facts.promised import Promised
 from bornek.core.facts.received import Received
 from bornek.core.quantities import Speech, parse
+from bornek.core.settings.registry import measures_fit
 from bornek.core.units.definition import Definition, SettingPoint
 
 SAME_MM = 0.0015
@@ -17,7 +18,8 @@ SAME_MM = 0.0015
 
 @dataclass(frozen=True)
 class OrderLine:
-    """`read_again`: labels of settings that the new part's size disturbs."""
+    """`read_again`: labels of settings that the new part's size disturbs; `wider_mm` than the old one, None where
+    it was not compared."""
 
     id: str
     part: str
@@ -31,6 +33,7 @@ class OrderLine:
     words: str
     read_again: tuple[str, ...] = ()
     by: str = ""
+    wider_mm: float | None = None
 
 
 def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLine]:
@@ -48,6 +51,7 @@ def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLi
         later = [f.body.promised for f in facts if isinstance(f.body, Promised) and f.body.order == fact.id]
         came = next((f.body for f in facts if isinstance(f.body, Received) and f.body.order == fact.id), None)
         words, again = _received(d, order, came, unit) if came else (order.words, ())
+        compared = came is not None and came.width_old and came.width_new
         lines.append(
             OrderLine(
                 id=fact.id,
@@ -62,6 +66,7 @@ def order_lines(d: Definition, facts: Sequence[Fact], unit: str) -> list[OrderLi
                 words=words,
                 read_again=again,
                 by=fact.by,
+                wider_mm=width_difference_mm(came, unit) if came and compared else None,
             )
         )
     return lines
@@ -97,7 +102,8 @@ def width_difference_mm(came: Received, unit: str) -> float:
 
 
 def settings_touched(d: Definition, part_key: str) -> list[SettingPoint]:
-    """Settings at places on the shaft of a part, or of a mesh of that shaft: its width moves them.
+    """Settings that rest on the shaft of a part, or on a mesh of that shaft: its width moves them. All rest on
+    the housing. A measured fit rests on its own part alone.
 
     >>> settings_touched(Definition(), "b")
     []
@@ -105,13 +111,16 @@ def settings_touched(d: Definition, part_key: str) -> list[SettingPoint]:
     part = d.part(part_key)
     if part is None:
         return []
-    places = {p.key: p for p in d.places}
-    return [
-        s
-        for s in d.settings
-        if (place := places.get(s.place)) is not None
-        and any(x.key == part_key or (x.shaft and x.shaft == part.shaft) for x in d.parts_at(place))
-    ]
+
+    def rests(s: SettingPoint) -> bool:
+        if part.part_kind == "housing" and not measures_fit(s.kind):
+            return True
+        places = [p for key in (s.place, *s.rests_on) if (p := d.place(key)) is not None]
+        parts = [x for p in places for x in d.parts_at(p)]
+        own = measures_fit(s.kind)
+        return any(x.key == part_key or (not own and x.shaft and x.shaft == part.shaft) for x in parts)
+
+    return [s for s in d.settings if rests(s)]
 
 
 def known_substitutes(number: str, pairs: Sequence[tuple[str, str]]) -> list[str]:

@@ -16,6 +16,11 @@ DAMAGE = (
     ("scuff", "scuffed"), ("end_wear", "worn at one end"), ("wear", "worn"),
 )  # fmt: skip
 DAMAGE_WORDS = dict(DAMAGE)
+GRADED_AS = {
+    "pits": "worn_within", "spall": "worn_beyond", "chip": "worn_beyond", "crack": "unsafe", "broken": "unsafe",
+    "scuff": "worn_within", "end_wear": "worn_within", "wear": "worn_within",
+}  # fmt: skip
+"""What damage on a tooth comes to as a grade: a cracked or broken tooth breaks the next."""
 
 
 @dataclass(frozen=True)

@@ -8,6 +8,7 @@ from typing import Literal
 
 from bornek.core.errors import InputError
 from bornek.core.parts.grades import LABELS, worst_grade
+from bornek.core.phrases import lower_first
 from bornek.core.units.definition import Part
 
 Judgement = Literal["reuse", "dress", "replace", "send_out", "hold", ""]
@@ -25,7 +26,9 @@ GOES_BACK = ("reuse", "dress")
 @dataclass(frozen=True)
 class Basis:
     """What a verdict rests on: grades by look-for, the codes of measured fits, why its removal doomed it,
-    folds on the most bent tab of a lock washer and its tabs that were never folded."""
+    folds on the most bent tab of a lock washer and its tabs that were never folded; `teeth` the grade that its
+    tooth map comes to, with what stands on it; `seal` why the lip would not hold where it is to go; `condemned`
+    why this very part, known by its serial, may not go in again."""
 
     grades: dict[str, str]
     asked: Sequence[str]
@@ -33,6 +36,10 @@ class Basis:
     doomed: str = ""
     folds: int | None = None
     fresh: int | None = None
+    teeth: str = ""
+    teeth_words: str = ""
+    seal: str = ""
+    condemned: str = ""
 
     @property
     def spent(self) -> str:
@@ -97,14 +104,16 @@ def judge(part: Part, basis: Basis, school: School) -> PartVerdict:
 
 
 def _worst(basis: Basis) -> str:
-    """The worst of the grades; a fit that is out counts as worn beyond."""
-    grades = [basis.grades.get(key, "") for key in basis.asked]
+    """The worst of the grades and of the tooth map; a fit that is out counts as worn beyond."""
+    grades = [*(basis.grades.get(key, "") for key in basis.asked), basis.teeth]
     return worst_grade([*grades, "worn_beyond"] if _out(basis) else grades)
 
 
 def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
     if part.single_use:
         return PartVerdict("replace", "Single use: always new.")
+    if basis.condemned:
+        return PartVerdict("replace", f"It was condemned before: {basis.condemned}.")
     if basis.doomed:
         return PartVerdict("replace", f"Its removal ended it: {basis.doomed}.")
     if basis.spent:
@@ -117,6 +126,8 @@ def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
         return PartVerdict("hold", "It can hurt someone, and not everything could be checked.")
     if unseen and len(unseen) == len(basis.asked):
         return PartVerdict("hold", "Nothing of it could be checked.")
+    if basis.seal:
+        return PartVerdict("hold", f"Where the new lip is to run it would leak: {basis.seal}.")
     if any(code in ("not_proven", "not_read", "read_again") for code in basis.fits) and not _out(basis):
         return PartVerdict("hold", "Its fit is to be measured and is not proven yet.")
     return None
@@ -127,8 +138,7 @@ def _out(basis: Basis) -> bool:
 
 
 def _bad(part: Part, worst: str, basis: Basis, school: School) -> PartVerdict:
-    graded = worst_grade(basis.grades.get(key, "") for key in basis.asked) == worst
-    said = f"Graded {LABELS[worst]}" if graded else "Its measured fit is out"
+    said = _why_bad(worst, basis)
     if worst == "unsafe":
         return PartVerdict("replace", f"{said}: never back in.")
     if _out(basis) and part.about.group in REPAIRABLE:
@@ -142,6 +152,13 @@ def _bad(part: Part, worst: str, basis: Basis, school: School) -> PartVerdict:
     if school == "B" and part.scarce:
         return PartVerdict("reuse", f"{said}, but it cannot be had and still carries load.", reason=True)
     return PartVerdict("replace", f"{said}.")
+
+
+def _why_bad(worst: str, basis: Basis) -> str:
+    """What of the basis says so."""
+    if worst_grade(basis.grades.get(key, "") for key in basis.asked) == worst:
+        return f"Graded {LABELS[worst]}"
+    return basis.teeth_words if basis.teeth == worst else "Its measured fit is out"
 
 
 def check_choice(part: Part, basis: Basis, school: School, chosen: str, words: str) -> None:
@@ -182,15 +199,24 @@ def _refusal(part: Part, basis: Basis, found: PartVerdict) -> str:
     worst = _worst(basis)
     if part.single_use:
         return "single use: always new"
+    if basis.condemned:
+        return f"it was condemned before: {basis.condemned}"
     if basis.doomed or basis.spent:
         return basis.doomed or basis.spent
+    if basis.seal:
+        return f"the lip would leak where it is to run: {basis.seal}"
     if part.safety and worst in ("worn_beyond", "unsafe"):
         return f"it can hurt someone and is {LABELS[worst]}"
     if worst == "unsafe":
-        return "it is unsafe"
+        return lower_first(_why_bad(worst, basis)) if basis.teeth == "unsafe" else "it is unsafe"
     if part.safety and found.verdict == "hold":
         return "it can hurt someone and not everything could be checked"
     return ""
+
+
+def may_not_go_back(part: Part, basis: Basis, school: School) -> str:
+    """Why a part may not go back whatever the reason; empty if it may."""
+    return _refusal(part, basis, judge(part, basis, school))
 
 
 def _wants_reason(part: Part, basis: Basis, found: PartVerdict, chosen: str) -> str:

@@ -8,6 +8,8 @@ from typing import Any
 from bornek.core.settings.kind import Field
 from bornek.core.windows import Window
 
+PLAY_TELLS = {"out_low": "set_tight", "out_high": "set_loose"}
+"""What a play or a clearance that was found out of its window is evidence of."""
 BASIS = (("new parts", "new parts"), ("worn matched parts", "worn matched parts"))
 
 

@@ -108,6 +108,9 @@ class CrankRunout(Setting):
             ]
         )
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return "shaft_bent" if verdict == "out_high" else ""
+
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         n = int(ctx.given["angles"])
         return tuple(

@@ -184,6 +184,10 @@ class Setting(Calculation):
     layout: ClassVar[str] = "bench"
     """How its page is laid out, by name: bench for one quantity, side_by_side for several."""
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        """The evidence of a cause of failure that a verdict on what was found is; empty if it is none."""
+        return ""
+
     @abstractmethod
     def slots(self, ctx: Context) -> Sequence[Slot]:
         """The stations of the present round; they may depend on what has been read."""

@@ -15,7 +15,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.readings import Budget, combined, show_budget
 from bornek.core.scenes import Table
-from bornek.core.settings.common import given_window, source_lines, temperature_fields, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, temperature_fields, whole_form
 from bornek.core.settings.kind import (
     Check,
     Field,
@@ -175,6 +175,9 @@ class PlainBearing(Setting):
             )
         return given_window(g, ends[0], ends[1], self.floor(ctx))
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return PLAY_TELLS.get(verdict, "")
+
     def slots(self, ctx: Context) -> list[Slot]:
         d = float(ctx.given["diameter"])
         if ctx.given["method"] == "strip":
@@ -198,7 +201,7 @@ class PlainBearing(Setting):
             found = size_slots(
                 "bore", "Bore", "Bore gauge set on the journal's size; rock it for the least.", near
             )
-            if ctx.round == 1:
+            if ctx.round == ctx.first_round:
                 found = (
                     size_slots("journal", "Journal", "Micrometer, clear of oil hole and edges.", near) + found
                 )
@@ -217,9 +220,9 @@ class PlainBearing(Setting):
         ]
 
     def _read(self, ctx: Context, what: str) -> Readings:
-        """The newest readings of one member: a journal is read in round 1 and stays."""
+        """The newest readings of one member: a journal is read in the first round and stays."""
         found: dict[tuple[str, str], Entry] = {}
-        for number in range(1, ctx.round + 1):
+        for number in range(ctx.first_round, ctx.round + 1):
             now = ctx.once((self.id, what, number), partial(self._read_in, ctx, what, number))
             if what != "journal":
                 found = {}

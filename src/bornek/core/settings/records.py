@@ -45,6 +45,10 @@ class Confirm:
 
 
 Raw = Scalar | Between | Paint | Choice | Confirm
+EXCHANGED = "exchanged"
+"""An act: a part that the setting rests on is another one now. What was read before is of the old one."""
+TAKEN_APART = "taken_apart"
+"""An act: what was read was taken apart; the same parts go back."""
 
 
 @dataclass(frozen=True)
@@ -78,7 +82,8 @@ class Predicted:
 @dataclass(frozen=True)
 class Act:
     """Something done to adjusters, in one teardown. It opens `round`; a recount corrects that round's
-    states. `states` by adjuster, `predicted` by row (under "" for the first row, as older acts kept it)."""
+    states. `states` by adjuster, `predicted` by row (under "" for the first row, as older acts kept it); `why`
+    in words where nobody moved an adjuster."""
 
     id: str
     round: int
@@ -87,6 +92,7 @@ class Act:
     predicted: Mapping[str, Predicted] = field(default_factory=dict)
     by: str = ""
     seq: int = 0
+    why: str = ""
 
 
 @dataclass(frozen=True)
@@ -155,6 +161,23 @@ class Context:
             self.memo[key] = make()
         found: Made = self.memo[key]
         return found
+
+    @property
+    def first_round(self) -> int:
+        """The round from which on the parts are those that are in now: every exchange begins afresh.
+
+        >>> Context(acts=(Act("a", 3, EXCHANGED, {}),), round=4).first_round, Context(round=4).first_round
+        (3, 1)
+        """
+        return max(
+            (a.round for a in self.acts if a.act_kind == EXCHANGED and a.round <= self.round), default=1
+        )
+
+    @property
+    def disturbed_by(self) -> str:
+        """Why this round has to be read again though no adjuster was moved, in words; empty if it was not so."""
+        words = [a.why for a in self.acts if a.round == self.round and a.act_kind in (EXCHANGED, TAKEN_APART)]
+        return words[-1] if words else ""
 
     def now(self) -> tuple[Entry, ...]:
         return tuple(e for e in self.entries if e.round == self.round)

@@ -118,6 +118,10 @@ class SeatSize(Setting):
             str(ctx.given.get("edition", "")),
         )
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        loose = "out_low" if ctx.given["what"] == "journal" else "out_high"
+        return "seat_loose" if verdict == loose else ""
+
     def slots(self, ctx: Context) -> list[Slot]:
         nominal = float(ctx.given["nominal"])
         label = dict(WHAT)[ctx.given["what"]].split(" ", 1)[1].capitalize()

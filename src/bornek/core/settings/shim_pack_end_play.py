@@ -17,7 +17,7 @@ from bornek.core.advice.memory import fitting_pool, priors
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import budget, censor_limit_mm, expected_u, show_budget, travel_value
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Drag, Knob, Packs, Response
 from bornek.core.settings.records import Context
@@ -162,6 +162,9 @@ class ShimPackEndPlay(Setting):
             for rep in range(1, REPEATS + 1)
         ]
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return PLAY_TELLS.get(verdict, "")
+
     def slots(self, ctx: Context) -> Sequence[Slot]:
         slots = self._travel_slots(ctx)
         sifted = sift(slots, ctx.now())
@@ -275,7 +278,7 @@ class ShimPackEndPlay(Setting):
         rounds: list[Seen] = []
         first: float | None = None
         struck = {e.round for e in ctx.explanations if e.cause == "reread"}
-        for number in range(1, ctx.round + 1):
+        for number in range(ctx.first_round, ctx.round + 1):
             read = ctx.once((self.id, number), partial(self._seen_in, ctx, number))
             if read is None or number in struck:
                 continue

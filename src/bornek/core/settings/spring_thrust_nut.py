@@ -12,7 +12,7 @@ from typing import Any
 
 from bornek.core.readings import expected_u, travel_value
 from bornek.core.scenes import Ladder, Rung, Step, Steps
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
 from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Knob, Lattice, Response
 from bornek.core.settings.records import Confirm, Context, Entry
@@ -92,6 +92,9 @@ class SpringThrustNut(Setting):
     def floor(self, ctx: Context) -> float:
         """Below no play at all the springs carry nothing and the rollers are pressed."""
         return 0.0
+
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return PLAY_TELLS.get(verdict, "")
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         confirms = [

@@ -13,7 +13,7 @@ from typing import Any
 
 from bornek.core.errors import InputError
 from bornek.core.quantities import Speech
-from bornek.core.settings.common import given_window, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, whole_form
 from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.knobs import Continuous, Knob
@@ -145,9 +145,12 @@ class TaperClearance(Setting):
         words = f"{words[0].upper()}{words[1:]}. Look at the ring and mend what was given."
         return [Check("mark", "warn", words, "ask")]
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return PLAY_TELLS.get(verdict, "")
+
     def slots(self, ctx: Context) -> list[Slot]:
         where = "top" if ctx.given["posture"] == "supported" else "bottom"
-        when = "unmounted" if ctx.round == 1 else "mounted"
+        when = "unmounted" if ctx.round == ctx.first_round else "mounted"
         return [
             Slot(
                 key=f"feeler.{row}.{p}",
@@ -188,14 +191,14 @@ class TaperClearance(Setting):
     def evaluate(self, ctx: Context) -> Outcome:
         limits = self._limits(ctx)
         checks = [*self._contradictions(ctx, limits), *self._tilt(ctx)]
-        now, before = self._clearance(ctx), self._clearance(ctx.at(1))
+        now, before = self._clearance(ctx), self._clearance(ctx.at(ctx.first_round))
         if now is None or before is None:
             return Outcome((), tuple(checks), NOT_READ)
         unmounted = self._unmounted(before.mean, limits)
         checks += self._group_check(ctx, before.mean, limits)
         checks += self._grown(ctx, before, now)
         clear = now.whole and before.whole and not any(c.action for c in checks)
-        if ctx.round == 1:
+        if ctx.round == ctx.first_round:
             return Outcome(
                 (unmounted,),
                 tuple(checks),
@@ -244,10 +247,10 @@ class TaperClearance(Setting):
 
     def _grown(self, ctx: Context, before: _Feeler, now: _Feeler) -> list[Check]:
         """Clearance that grew, or fell to a fifth at once, was not read as it is."""
-        last = self._clearance(ctx.at(ctx.round - 1)) if ctx.round > 1 else None
+        last = self._clearance(ctx.at(ctx.round - 1)) if ctx.round > ctx.first_round else None
         say = speech(ctx)
         for then in (before, last):
-            if ctx.round == 1 or then is None:
+            if ctx.round == ctx.first_round or then is None:
                 continue
             if now.mean.a > then.mean.b:
                 words = f"The clearance grew from {_said(then.mean, say)} to {_said(now.mean, say)}: a ring driven up loses it."

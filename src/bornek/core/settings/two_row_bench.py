@@ -16,7 +16,7 @@ from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, budget, combined, expected_u, show_budget, spread
 from bornek.core.scenes import Table
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.records import Context
@@ -183,9 +183,12 @@ class TwoRowBench(Setting):
             )
         return given_window(ctx.given, ctx.given["least"], ctx.given["greatest"])
 
+    def tells(self, ctx: Context, verdict: str) -> str:
+        return PLAY_TELLS.get(verdict, "")
+
     def slots(self, ctx: Context) -> list[Slot]:
-        """Round 1 reads all four sets; after a move the spacer alone is owed."""
-        owed = SETS if ctx.round == 1 else SETS[3:]
+        """The first round reads all four sets; after a move the spacer alone is owed."""
+        owed = SETS if ctx.round == ctx.first_round else SETS[3:]
         return [
             Slot(
                 key=f"{key}.{station}",
@@ -205,9 +208,9 @@ class TwoRowBench(Setting):
     def _read(self, ctx: Context) -> dict[str, list[tuple[float, Gauge]]]:
         """Sizes per set corrected to 20 °C with the gauge that read each, the newest round that has them."""
         found: dict[str, list[tuple[float, Gauge]]] = {}
-        for number in range(1, ctx.round + 1):
+        for number in range(ctx.first_round, ctx.round + 1):
             now = ctx.once((self.id, number), partial(self._read_in, ctx, number))
-            if number > 1:
+            if number > ctx.first_round:
                 now = {"S": [], **now}
             found |= now
         return {k: v for k, v in found.items() if v}

@@ -9,21 +9,32 @@ from typing import Literal
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.let_go import LetGo
 from bornek.core.facts.registry import find_fact_kind
+from bornek.core.phrases import lower_first
 from bornek.core.units.definition import Definition, Place, SettingPoint
 from bornek.core.units.part_kinds import GEARS, POSITION
 
 Kind = Literal["reading", "pack", "witness", "match_marks", "checking_distance", "way_round"]
 ORDER: tuple[Kind, ...] = ("reading", "match_marks", "checking_distance", "way_round", "pack", "witness")
+NAMES: dict[Kind, str] = {
+    "reading": "{} as found",
+    "match_marks": "match marks of the {}",
+    "checking_distance": "checking-distance mark of the {}",
+    "way_round": "way round of the {}",
+    "pack": "shim pack at the {}",
+    "witness": "contact witness of the {}",
+}
 
 
 @dataclass(frozen=True)
 class Baseline:
-    """One thing to write down as found. `ended_by`: parts whose removal ends the chance of it."""
+    """One thing to write down as found, under its `name` on the record. `ended_by`: parts whose removal ends the
+    chance of it."""
 
     key: str
     fact_kind: Kind
     subject: str
     label: str
+    name: str
     ask: str
     loss: str
     ended_by: frozenset[str]
@@ -53,6 +64,7 @@ def baselines(d: Definition, facts: Sequence[Fact] = (), read: Collection[str] =
                 fact_kind=kind,
                 subject=subject,
                 label=label,
+                name=NAMES[kind].format(lower_first(label)),
                 ask=ask,
                 loss=loss,
                 ended_by=ended,

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import InputError, NotFound
 from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
-from bornek.core.parts.inspection import inspect
+from bornek.core.parts.inspection import Beside, inspect
 from bornek.core.parts.verdicts import School, check_choice
 from bornek.core.plain import dump
 from bornek.core.schools import read_schools
@@ -23,6 +23,7 @@ from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import Definition, Place, SettingPoint, read_definition
 from bornek.core.units.limits import spell_lengths
 from bornek.services.desk import Desk
+from bornek.services.job.components import condemned_parts
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import lay_out
@@ -30,7 +31,7 @@ from bornek.services.setting.frozen import first_readout, shown_sheet, value_wor
 from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.store import tables as t
-from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.jobs import open_job
 
 
 @dataclass(frozen=True)
@@ -43,6 +44,7 @@ class FitView:
     verdict_words: str
     value: str
     window: str
+    version: int
 
 
 @dataclass(frozen=True)
@@ -89,6 +91,7 @@ def fits_of(session: Session, job: t.Job, d: Definition, part: str, today: date)
                 verdict_words=sheet["verdict"]["words"],
                 value=value_words(sheet) or "not read",
                 window=readout["window"]["label"] if readout and readout["window"] else "",
+                version=loaded.log.last_reading,
             )
         )
     return shown
@@ -103,15 +106,22 @@ def check_verdict(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], 
     part = d.part(judged.part)
     if part is None:
         raise NotFound(f"This unit has no part {judged.part!r}.", field="part")
-    fits = [f.verdict for f in fits_of(desk.session, job, d, part.key, desk.now.date())]
-    found = inspect(d, part, facts, own_look_fors(desk.session), fits)
-    check_choice(part, found.basis, reuse_school(job), judged.verdict, judged.words)
+    fits = fits_of(desk.session, job, d, part.key, desk.today)
+    beside = known_beside(fits, condemned_parts(desk.session, job).get(part.key, ""))
+    school = reuse_school(job)
+    found = inspect(d, part, facts, own_look_fors(desk.session), beside, school, job.length_unit)
+    check_choice(part, found.basis, school, judged.verdict, judged.words)
+
+
+def known_beside(fits: Sequence[FitView], condemned: str) -> Beside:
+    """What is known of a part besides the job's facts."""
+    return Beside([f.verdict for f in fits], max((f.version for f in fits), default=0), condemned)
 
 
 def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: part, kind, label, given. Puts a fit to be measured at a part of this job alone."""
     desk.mechanic()
-    job, unit = job_with_unit(desk.session, job_id)
+    job, unit = open_job(desk.session, job_id)
     d = definition_of(job)
     part = d.part(sent["part"])
     if part is None:
@@ -142,9 +152,7 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
 def _finest(desk: Desk) -> str:
     """The gauge on the shelf that tells most: a seat's window is small."""
     fit = [
-        g
-        for g in find_gauges(desk.session, desk.now.date()).values()
-        if g.quantity == "length" and not g.overdue
+        g for g in find_gauges(desk.session, desk.today).values() if g.quantity == "length" and not g.overdue
     ]
     return min(fit, key=lambda g: (g.resolution, g.calibration_u, g.id)).id if fit else ""
 

@@ -7,17 +7,17 @@ from datetime import date
 
 from sqlalchemy.orm import Session
 
-from bornek.core.facts.evidence import EvidenceLooked
 from bornek.core.facts.kind import Fact, RecordLine
 from bornek.core.facts.teeth import TeethMarked
 from bornek.core.parts.causes import diagnose
 from bornek.core.parts.holds import holds
 from bornek.core.parts.inspection import not_checked, seal_of, verdict_words
+from bornek.core.parts.known import contradicted, known_evidence, looked_at
 from bornek.core.parts.orders import order_lines
 from bornek.core.parts.teeth import DAMAGE_WORDS, pattern_words
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.part_view import seal_view
-from bornek.services.inspect.view import inspect_all
+from bornek.services.inspect.view import as_found, inspect_all
 from bornek.services.strip.facts_of import fact_lines
 from bornek.store import tables as t
 
@@ -34,10 +34,14 @@ def inspection_lines(
     ]
     lines += [RecordLine("could not be checked", words, "", "") for words in not_checked(found)]
     lines += _teeth_and_seals(job, d, facts)
-    looked = {f.body.evidence: f.body.seen for f in facts if isinstance(f.body, EvidenceLooked)}
-    seen = {k: v for k, v in looked.items() if v != "not looked"}
+    seen = looked_at(facts)
     if seen:
-        lines.append(RecordLine("cause", "By the evidence", diagnose(seen).words, ""))
+        points_to = diagnose(seen)
+        lines.append(RecordLine("cause", "By the evidence", points_to.words, ""))
+        known = known_evidence(d, facts, as_found(session, job, today))
+        lines += [
+            RecordLine("does not go together", "", w, "") for w in contradicted(facts, seen, known, points_to)
+        ]
     first, stated = fact_lines(d, facts, "inspect")
     lines += [*first, *stated]
     lines += [RecordLine("hold", h.label, f"{h.words} {h.cleared or 'OPEN'}", h.by) for h in holds(facts)]

@@ -25,6 +25,7 @@ from bornek.core.parts.inspection import (
     say_inspect,
     seal_of,
 )
+from bornek.core.parts.known import AsFound, contradicted, known_evidence, looked_at
 from bornek.core.parts.look_fors import LookFor
 from bornek.core.parts.orders import known_substitutes
 from bornek.core.parts.teeth import DAMAGE
@@ -33,9 +34,17 @@ from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.strip.part_counts import part_counts
 from bornek.core.units.definition import Definition
-from bornek.services.inspect.fits import FitOffer, FitView, fit_offers, fits_of, reuse_school
+from bornek.services.inspect.fits import (
+    FitOffer,
+    FitView,
+    fit_offers,
+    fits_of,
+    known_beside,
+    reuse_school,
+)
 from bornek.services.inspect.orders import OrderView, job_orders
 from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
+from bornek.services.job.components import condemned_parts
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
@@ -48,12 +57,15 @@ from bornek.store.queries.jobs import job_with_unit, settings_of
 
 @dataclass(frozen=True)
 class EvidenceView:
+    """`offered`: what is written down already and shows it, while nobody has said that it was seen."""
+
     key: str
     label: str
     zone: str
     seen: str
     words: str
     photos: int
+    offered: str
 
 
 @dataclass(frozen=True)
@@ -100,6 +112,7 @@ class InspectView:
     not_checked: list[str]
     evidence: list[EvidenceView]
     diagnosis: Diagnosis
+    contradictions: list[str]
     named: list[str]
     holds: list[Hold]
     orders: list[OrderView]
@@ -120,6 +133,10 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
     orders = job_orders(session, job, unit.tag, d, facts, today)
     found, fits = inspect_all(session, job, d, facts, today)
     looked = {f.body.evidence: f.body for f in facts if isinstance(f.body, EvidenceLooked)}
+    seen = looked_at(facts)
+    known = known_evidence(d, facts, as_found(session, job, today))
+    offered = {o.evidence: o.words for o in known}
+    diagnosis = diagnose(seen)
     photos = Counter(a.subject for a, _ in photos_of(session, job_id))
     ordered = frozenset(o.part for o in orders)
     off = {s.part.key: s.off for s in part_counts(d, facts)}
@@ -167,10 +184,12 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
                 seen=looked[e.key].seen if e.key in looked else "not looked",
                 words=looked[e.key].words if e.key in looked else "",
                 photos=photos[EVIDENCE_SUBJECT + e.key],
+                offered=offered.get(e.key, "") if seen.get(e.key) != "seen" else "",
             )
             for e in all_evidence()
         ],
-        diagnosis=diagnose({k: b.seen for k, b in looked.items() if b.seen != "not looked"}),
+        diagnosis=diagnosis,
+        contradictions=contradicted(facts, seen, known, diagnosis),
         named=list(dict.fromkeys(f.body.cause for f in facts if isinstance(f.body, CauseNamed))),
         holds=holds(facts),
         orders=orders,
@@ -191,7 +210,26 @@ def inspect_all(
     """Every part as inspected, with its measured fits."""
     own: list[LookFor] = own_look_fors(session)
     fits = {p.key: fits_of(session, job, d, p.key, today) for p in d.parts}
-    return [inspect(d, p, facts, own, [f.verdict for f in fits[p.key]]) for p in d.parts], fits
+    condemned, school = condemned_parts(session, job), reuse_school(job)
+    found = [
+        inspect(
+            d, p, facts, own, known_beside(fits[p.key], condemned.get(p.key, "")), school, job.length_unit
+        )
+        for p in d.parts
+    ]
+    return found, fits
+
+
+def as_found(session: Session, job: t.Job, today: date) -> list[AsFound]:
+    """Every setting and fit as it was first read, with the evidence that its kind says it is."""
+    found = []
+    for setting in settings_of(session, job.id):
+        loaded = load_setting(session, setting.id, today)
+        first = loaded.reckoning.outcome(1)
+        tells = loaded.kind.tells(loaded.ctx.at(1), first.verdict.code)
+        if tells:
+            found.append(AsFound(setting.label, f"{first.verdict.words} as found", tells))
+    return found
 
 
 def inspect_open(session: Session, job: t.Job, d: Definition, facts: Sequence[Fact]) -> int:

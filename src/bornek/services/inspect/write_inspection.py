@@ -13,9 +13,9 @@ from bornek.services.strip.write_fact import store_fact
 def write_inspection(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """A fact as in the strip; answers with the inspection."""
     store_fact(desk, job_id, sent, "inspect")
-    return view_inspect(desk.session, job_id, desk.now.date())
+    return view_inspect(desk.session, job_id, desk.today)
 
 
 def measure_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     add_fit(desk, job_id, sent)
-    return view_inspect(desk.session, job_id, desk.now.date())
+    return view_inspect(desk.session, job_id, desk.today)

@@ -1,55 +1,64 @@
-"""A job is closed: nothing may still lie loose in the housing."""
+"""A job is closed over what may stay open, with a reason; and opened again, with another."""
 
 from __future__ import annotations
 
 from typing import Any
 
 from bornek.core.errors import InputError
-from bornek.core.facts.closed import ClosedKind
+from bornek.core.facts.closed import Closed, ClosedKind
+from bornek.core.facts.opened_again import OpenedAgain, OpenedAgainKind
+from bornek.core.facts.registry import body_of
+from bornek.core.plain import dump
 from bornek.services.desk import Desk
-from bornek.services.job.closing import close_blockers
+from bornek.services.job.closing import closing_list
+from bornek.services.job.job_definition import definition_of
 from bornek.services.job.view import view_job
-from bornek.store import tables as t
-from bornek.store.queries.jobs import job_with_unit, settings_of, signed_settings
+from bornek.services.setting.summary import summaries
+from bornek.services.strip.append_fact import append_fact
+from bornek.services.strip.facts_of import facts_of
+from bornek.store.queries.jobs import job_with_unit, open_job
 
 
 def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
-    """sent: id, words. Unsigned settings do not block, but need a reason in words."""
-    who = desk.mechanic()
-    job, _ = job_with_unit(desk.session, job_id)
-    if job.closed_at is not None:
-        raise InputError("This job is closed already.", field="job_id")
-    blockers = close_blockers(desk.session, job)
-    if blockers:
+    """sent: id, words. Raises InputError naming what must be settled first, or what wants a reason."""
+    desk.mechanic()
+    job, _ = open_job(desk.session, job_id)
+    today = desk.today
+    d, facts = definition_of(job), facts_of(desk.session, job_id)
+    found = closing_list(desk.session, job, d, facts, summaries(desk.session, job, today), today)
+    first = [p for p in found if not p.may_stay]
+    if first:
         raise InputError(
-            "The job cannot be closed: " + "; ".join(blockers) + ".",
-            field="loose",
-            next_step="Find it or account for it in the ledger, then close.",
-            details={"blockers": blockers},
+            "The job cannot be closed: " + "; ".join(p.words for p in first) + ".",
+            field="open_points",
+            next_step="Settle each where it is written, then close.",
+            details={"open_points": dump(first)},
         )
-    unsigned = len(settings_of(desk.session, job_id)) - len(signed_settings(desk.session, job_id))
     words = str(sent.get("words", "")).strip()
-    if unsigned and not words:
+    if found and not words:
         raise InputError(
-            f"{unsigned} settings are not signed.",
+            "Still open: " + "; ".join(p.words for p in found) + ".",
             field="words",
-            next_step="Sign them, or say why the job is closed without.",
+            next_step="Settle it, or say why the job is closed without.",
+            details={"open_points": dump(found)},
         )
-    job.seq += 1
-    desk.session.add(
-        t.Fact(
-            id=sent["id"],
-            job_id=job_id,
-            fact_kind=ClosedKind.key,
-            subject="",
-            body={"words": words},
-            void=False,
-            supersedes=None,
-            seq=job.seq,
-            mechanic_id=who.id,
-            at=desk.now,
-        )
-    )
+    closed = Closed(words, tuple(p.words for p in found))
+    append_fact(desk, job, sent["id"], ClosedKind.key, "", body_of(closed))
     job.closed_at = desk.now
     desk.session.flush()
-    return view_job(desk.session, job_id, desk.now.date())
+    return view_job(desk.session, job_id, today)
+
+
+def open_again(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+    """sent: id, words. What was written stays; the job takes entries again."""
+    desk.mechanic()
+    job, _ = job_with_unit(desk.session, job_id)
+    words = str(sent.get("words", "")).strip()
+    if job.closed_at is None:
+        raise InputError("This job is open.", field="job_id", next_step="Write on it.")
+    if not words:
+        raise InputError("Say why it is opened again.", field="words", next_step="Say it in a few words.")
+    append_fact(desk, job, sent["id"], OpenedAgainKind.key, "", body_of(OpenedAgain(words)))
+    job.closed_at = None
+    desk.session.flush()
+    return view_job(desk.session, job_id, desk.today)

@@ -1,21 +1,47 @@
-"""What stands against closing a job."""
+"""What is open when a job is to be closed, read from all that is written on it."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+from datetime import date
+
 from sqlalchemy.orm import Session
 
-from bornek.core.facts.locked_out import LockedOut
-from bornek.core.parts.holds import open_holds
-from bornek.core.strip.ledger import open_items
-from bornek.services.strip.facts_of import facts_of
+from bornek.core.closing import JobStands, OpenPoint, SettingStands, open_points
+from bornek.core.facts.kind import Fact
+from bornek.core.parts.orders import order_lines
+from bornek.core.settings.registry import measures_fit
+from bornek.core.units.definition import Definition
+from bornek.services.inspect.view import inspect_all
+from bornek.services.setting.load_setting import load_setting
+from bornek.services.setting.summary import SettingSummary
 from bornek.store import tables as t
 
 
-def close_blockers(session: Session, job: t.Job) -> list[str]:
-    """What stands against closing, in words."""
-    facts = facts_of(session, job.id)
-    blockers = [f"{i.what}, dropped at {i.where}, is not accounted for" for i in open_items(facts)]
-    if job.stands == "field" and not any(isinstance(f.body, LockedOut) for f in facts):
-        blockers.append("it stands in the field and no lock-out is written down")
-    blockers += [f"hold not cleared: {h.words}" for h in open_holds(facts)]
-    return blockers
+def closing_list(
+    session: Session,
+    job: t.Job,
+    d: Definition,
+    facts: Sequence[Fact],
+    settings: Sequence[SettingSummary],
+    today: date,
+) -> list[OpenPoint]:
+    """Empty for a job that is closed already."""
+    if job.closed_at is not None:
+        return []
+    inspected, _ = inspect_all(session, job, d, facts, today)
+    stands = [_stands(session, s, today) for s in settings]
+    orders = order_lines(d, facts, job.length_unit)
+    return open_points(JobStands(d, facts, job.stands, stands, inspected, orders))
+
+
+def _stands(session: Session, s: SettingSummary, today: date) -> SettingStands:
+    log = load_setting(session, s.id, today).log
+    return SettingStands(
+        id=s.id,
+        label=s.label,
+        verdict=s.verdict_words,
+        signed_at=log.signature.seq if log.signature and s.signed else 0,
+        disturbed=s.disturbed,
+        measures="fit" if measures_fit(log.setting.kind) else "setting",
+    )

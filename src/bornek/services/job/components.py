@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from sqlalchemy import select
@@ -12,26 +12,36 @@ from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
 from bornek.core.facts.registry import find_fact_kind
+from bornek.core.parts.disturbed import other_serial
+from bornek.core.parts.inspection import Beside, inspect, verdict_words
+from bornek.core.parts.verdicts import School, may_not_go_back
 from bornek.core.plain import dump
+from bornek.core.schools import read_schools
 from bornek.services.desk import Desk
 from bornek.services.job.index_job import component_row
 from bornek.services.job.job_definition import definition_of
+from bornek.services.setting.disturb import disturb
 from bornek.services.shop.mechanics import mechanic_names
-from bornek.services.strip.facts_of import core_fact
+from bornek.services.shop.shop_lists import own_look_fors
+from bornek.services.strip.facts_of import core_fact, facts_of
 from bornek.store import tables as t
 from bornek.store.queries.facts import earlier_stays, live_facts, stays_of
+from bornek.store.queries.yard import local_day
 from bornek.store.search import add_rows
 
 
 @dataclass(frozen=True)
 class Stay:
-    """Where a component was, what it ran with there."""
+    """Where a component was, what it ran with there; `verdict` what was said of it there, `condemned` why it may
+    not go in again, whatever the reason."""
 
     tag: str
     unit_name: str
     serial: str
     opened: str
     words: list[str]
+    verdict: str = ""
+    condemned: str = ""
 
 
 @dataclass(frozen=True)
@@ -84,6 +94,9 @@ def identify(desk: Desk, job: t.Job, serials: Mapping[str, str]) -> None:
         )
         desk.session.flush()
         add_rows(desk.session, [component_row(job.id, key, component)])
+        if key in known:
+            changed = other_serial(d, key, known[key][1].serial, serial)
+            disturb(desk, job, f"{job.id}.stay.{job.seq}", [changed] if changed else [])
 
 
 def components_of(session: Session, job: t.Job) -> list[ComponentView]:
@@ -98,6 +111,33 @@ def components_of(session: Session, job: t.Job) -> list[ComponentView]:
     return shown
 
 
+def condemned_parts(session: Session, job: t.Job) -> dict[str, str]:
+    """Parts of a job that are condemned by what was found on them in another housing: why, in words."""
+    found = {}
+    for key, (stay, _) in stays_of(session, job.id).items():
+        said = next((w for row in stay.history if (w := row.get("condemned", ""))), "")
+        if said:
+            found[key] = said
+    return found
+
+
+def _judged(session: Session, job: t.Job, unit: t.Unit, part_key: str) -> tuple[str, str]:
+    """What was said of a part in a job: the verdict gone by, and why it may not go back whatever the reason."""
+    d = definition_of(job)
+    part = d.part(part_key)
+    if part is None:
+        return "", ""
+    school: School = "B" if read_schools(job.schools)["reuse"] == "B" else "A"
+    before = Beside(condemned=condemned_parts(session, job).get(part_key, ""))
+    found = inspect(
+        d, part, facts_of(session, job.id), own_look_fors(session), before, school, job.length_unit
+    )
+    why = may_not_go_back(part, replace(found.basis, seal=""), school)
+    if why and not before.condemned:
+        why = f"{unit.tag}, {local_day(session, job.opened_at).isoformat()}: {why}"
+    return (verdict_words(found) if found.chosen else ""), before.condemned or why
+
+
 def _history(session: Session, component: t.Component, job: t.Job) -> list[dict[str, Any]]:
     """Where it was before this job, newest first; frozen with the stay, so that it travels along."""
     names = mechanic_names(session)
@@ -107,8 +147,9 @@ def _history(session: Session, component: t.Component, job: t.Job) -> list[dict[
                 unit.tag,
                 unit.name,
                 unit.serial,
-                before.opened_at.date().isoformat(),
+                local_day(session, before.opened_at).isoformat(),
                 _ran_with(session, before, stay.part_key, names),
+                *_judged(session, before, unit, stay.part_key),
             )
             for stay, before, unit in earlier_stays(session, component.id, job.id)
         ]

@@ -13,7 +13,7 @@ from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import lay_out
 from bornek.services.job.view import view_job
-from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.jobs import open_job
 
 
 def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
@@ -22,7 +22,7 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     Raises InputError for a definition that drops something or changes a setting already laid out.
     """
     desk.mechanic()
-    job, unit = job_with_unit(desk.session, job_id)
+    job, unit = open_job(desk.session, job_id)
     if sent["seen"] != job.seq:
         raise StaleVersion(
             "Somebody else wrote on this job while you had it open.",
@@ -46,7 +46,7 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     desk.session.flush()
     lay_out(desk, job, unit.serial)
     index_job(desk.session, job_id)
-    return view_job(desk.session, job_id, desk.now.date())
+    return view_job(desk.session, job_id, desk.today)
 
 
 def _keeps(before: Definition, after: Definition) -> None:

@@ -8,11 +8,11 @@ from typing import Any
 from bornek.services.desk import Desk
 from bornek.services.job.components import identify
 from bornek.services.job.view import view_job
-from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.jobs import open_job
 
 
 def name_components(desk: Desk, job_id: str, serials: Mapping[str, str]) -> dict[str, Any]:
-    job, _ = job_with_unit(desk.session, job_id)
+    job, _ = open_job(desk.session, job_id)
     identify(desk, job, serials)
     desk.session.flush()
-    return view_job(desk.session, job_id, desk.now.date())
+    return view_job(desk.session, job_id, desk.today)

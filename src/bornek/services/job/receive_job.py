@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from sqlalchemy import select
@@ -30,13 +31,7 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
     revision = desk.session.get(t.UnitTypeRevision, sent["revision"])
     if revision is None:
         raise NotFound(f"No unit type revision {sent['revision']!r}.", field="revision")
-    for gauge in sent.get("gauges", []):
-        if desk.session.get(t.Gauge, gauge) is None:
-            raise InputError(
-                f"No gauge {gauge!r} is registered.",
-                field="gauges",
-                next_step="Choose from the gauges there are, or write its card first.",
-            )
+    check_gauges(desk, sent.get("gauges", []))
     unit = desk.session.get(t.Unit, sent["unit"]["id"])
     if unit is None:
         unit = t.Unit(**sent["unit"], unit_type_id=revision.unit_type_id)
@@ -65,6 +60,17 @@ def receive_job(desk: Desk, sent: dict[str, Any]) -> t.Job:
     identify(desk, job, sent.get("serials", {}))
     index_job(desk.session, job.id)
     return job
+
+
+def check_gauges(desk: Desk, gauges: Sequence[str]) -> None:
+    """Raises InputError for a gauge that the shop does not have."""
+    for gauge in gauges:
+        if desk.session.get(t.Gauge, gauge) is None:
+            raise InputError(
+                f"No gauge {gauge!r} is registered.",
+                field="gauges",
+                next_step="Choose from the gauges there are, or write its card first.",
+            )
 
 
 def lay_out(desk: Desk, job: t.Job, serial: str) -> None:
@@ -108,7 +114,7 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
     if job.length_unit != "mm":
         given = spell_lengths(kind, given, "mm")
     read_given(kind, given, job.length_unit)
-    gauge = _gauge(desk, job, s)
+    gauge = gauge_for(desk, job, s)
     setting_id = f"{job.id}.{s.key}"
     desk.session.add(
         t.Setting(
@@ -141,7 +147,7 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
     desk.session.flush()
 
 
-def _gauge(desk: Desk, job: t.Job, s: SettingPoint) -> str | None:
+def gauge_for(desk: Desk, job: t.Job, s: SettingPoint) -> str | None:
     """The type's gauge if the job uses it or names none; else the job's own; one that is not here is left out."""
     wanted = s.gauge if not job.gauges or s.gauge in job.gauges else str(job.gauges[0])
     return wanted if wanted and desk.session.get(t.Gauge, wanted) is not None else None

@@ -7,10 +7,12 @@ from typing import Any
 from sqlalchemy import select
 
 from bornek.core.errors import InputError, NotFound
+from bornek.core.facts.hour_meter import HourMeterKind
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
 from bornek.services.job.view import view_job
 from bornek.services.shop.unit_types import define_type
+from bornek.services.strip.write_fact import store_fact
 from bornek.store import tables as t
 
 
@@ -51,4 +53,7 @@ def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
         "serial": sent["serial"],
     }
     receive_job(desk, {**sent, "unit": unit})
-    return view_job(desk.session, sent["id"], desk.now.date())
+    if sent.get("hours"):
+        body = {"when": "receiving", "read_on": desk.today.isoformat(), **sent["hours"]}
+        store_fact(desk, sent["id"], {"id": f"{sent['id']}.hours", "kind": HourMeterKind.key, "body": body})
+    return view_job(desk.session, sent["id"], desk.today)

@@ -9,6 +9,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.build.first_draft import DraftStep, first_draft
+from bornek.core.facts.hour_meter import WHEN, hours_written
 from bornek.core.facts.kind import RecordLine
 from bornek.core.parts.causes import evidence_shown
 from bornek.core.plain import dump
@@ -27,13 +28,19 @@ from bornek.services.strip.photos_of import photos_view
 from bornek.services.strip.view import flanks_of, read_as_found
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit, settings_of
+from bornek.store.queries.yard import the_yard
 
 
 @dataclass(frozen=True)
 class RecordView:
+    """`yard` is its name; every moment is in the yard's `zone`."""
+
     job: JobView
+    yard: str
+    zone: str
     opened_at: str
     settings: list[RecordSetting]
+    about: list[RecordLine]
     strip: list[RecordLine]
     inspection: list[RecordLine]
     flanks: list[Flank]
@@ -47,11 +54,15 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
         record_setting(session, load_setting(session, s.id, today)) for s in settings_of(session, job_id)
     ]
     strip, inspected, flanks, draft, photos = _strip(session, job, today)
+    yard = the_yard(session)
     view: dict[str, Any] = dump(
         RecordView(
             job=job_view(session, job_id, today),
+            yard=yard.name,
+            zone=yard.zone,
             opened_at=job.opened_at.isoformat(),
             settings=settings,
+            about=_about(session, job),
             strip=strip,
             inspection=inspected,
             flanks=flanks,
@@ -62,15 +73,27 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
     return view
 
 
+def _about(session: Session, job: t.Job) -> list[RecordLine]:
+    """What was said of the job as a whole: hour meter, corrections, closing."""
+    d, facts = definition_of(job), facts_of(session, job.id)
+    first, stated = fact_lines(d, facts, "job")
+    asked = [
+        RecordLine("hour meter", words, "NOT WRITTEN DOWN", "")
+        for when, words in WHEN.items()
+        if (when == "receiving" or job.closed_at) and not hours_written(facts, when)
+    ]
+    return [*asked, *first, *stated]
+
+
 def _strip(
     session: Session, job: t.Job, today: date
 ) -> tuple[list[RecordLine], list[RecordLine], list[Flank], list[DraftStep], list[str]]:
     """The strip and the inspection in lines, the witness as painted, the first draft of the build, captions of photos."""
     d, facts = definition_of(job), facts_of(session, job.id)
     lines = [
-        RecordLine("as found", b.label, b.words or "not written down", "")
+        RecordLine("as found", b.name, b.words or "NOT WRITTEN DOWN", "")
         for b in baselines(d, facts, read_as_found(session, job.id))
-        if b.fact_kind != "reading"
+        if b.fact_kind != "reading" or b.state != "taken"
     ]
     first, stated = fact_lines(d, facts, "strip")
     lines = [*first, *lines, *stated]

@@ -9,7 +9,11 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.closing import OpenPoint
+from bornek.core.facts.corrected import Corrected
+from bornek.core.facts.hour_meter import WHEN, HourMeter
 from bornek.core.facts.kind import Fact
+from bornek.core.facts.registry import find_fact_kind
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
@@ -17,7 +21,7 @@ from bornek.core.stages import STAGES
 from bornek.core.strip.baselines import baselines
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
-from bornek.services.job.closing import close_blockers
+from bornek.services.job.closing import closing_list
 from bornek.services.job.components import ComponentView, components_of
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.summary import SettingSummary, summaries
@@ -64,6 +68,17 @@ class StageView:
 
 
 @dataclass(frozen=True)
+class HourView:
+    """What the hour meter said: `when` it was asked, in words, and what was written down."""
+
+    id: str
+    when: str
+    label: str
+    words: str
+    by: str
+
+
+@dataclass(frozen=True)
 class JobView:
     id: str
     tag: str
@@ -81,7 +96,9 @@ class JobView:
     cautions: list[str]
     version: int
     closed_at: str
-    close_blockers: list[str]
+    open_points: list[OpenPoint]
+    hours: list[HourView]
+    corrections: list[str]
     stages: list[StageView]
     settings: list[SettingSummary]
     section: Section
@@ -117,7 +134,13 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         cautions=list(d.cautions),
         version=job.seq,
         closed_at=job.closed_at.isoformat() if job.closed_at else "",
-        close_blockers=close_blockers(session, job),
+        open_points=closing_list(session, job, d, facts, settings, today),
+        hours=[
+            HourView(f.id, f.body.when, WHEN[f.body.when], find_fact_kind(f.fact_kind).words(f.body), f.by)
+            for f in facts
+            if isinstance(f.body, HourMeter)
+        ],
+        corrections=corrections(d, facts),
         stages=_stages(
             job_id,
             {
@@ -132,6 +155,16 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         components=components_of(session, job),
         definition=dict(job.definition),
     )
+
+
+def corrections(d: Definition, facts: Sequence[Fact]) -> list[str]:
+    """What was corrected of what was received, in words."""
+    lines = [
+        line
+        for f in facts
+        if isinstance(f.body, Corrected) and (line := find_fact_kind(f.fact_kind).line(f, d)) is not None
+    ]
+    return [f"{line.label}: {line.words}, by {line.by}" for line in lines]
 
 
 def _stages(job_id: str, still_open: dict[str, int]) -> list[StageView]:

@@ -7,7 +7,7 @@ from typing import Any
 from bornek.core.advice.reconcile import ANSWERS
 from bornek.core.errors import InputError
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, load_setting
+from bornek.services.setting.load_setting import check_version, load_setting, setting_to_write
 from bornek.services.setting.record_act import write_act
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
@@ -21,7 +21,7 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     weighed by how odd it is.
     """
     who = desk.mechanic()
-    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"cause": sent["cause"], "words": sent.get("words", "")})
     causes = [key for key, _ in ANSWERS]
     if sent["cause"] not in causes:
@@ -50,6 +50,6 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     desk.session.flush()
     follow = {"recounted": "recount", "reread": "reseat"}.get(sent["cause"])
     if follow:
-        loaded = load_setting(desk.session, setting_id, desk.now.date())
+        loaded = load_setting(desk.session, setting_id, desk.today)
         write_act(desk, loaded, f"{sent['id']}/act", follow, sent.get("states") or {}, sent.get("words", ""))
-    return view_setting(desk.session, setting_id, desk.now.date())
+    return view_setting(desk.session, setting_id, desk.today)

@@ -19,6 +19,8 @@ from bornek.core.settings.given import read_stored
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import (
+    EXCHANGED,
+    TAKEN_APART,
     Act,
     Between,
     Choice,
@@ -36,10 +38,11 @@ from bornek.core.settings.registry import find_kind
 from bornek.core.settings.state import PackPair, ShimPack, State, stored_state
 from bornek.core.settings.unread import UnreadSetting
 from bornek.core.sheet import Sheet, sheet_of
+from bornek.services.desk import Desk
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts
-from bornek.store.queries.jobs import signed_like
+from bornek.store.queries.jobs import check_open, signed_like
 from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
 
 log_of = logging.getLogger("bornek")
@@ -253,6 +256,7 @@ def _acts(log: SettingLog, names: Mapping[str, str], knobs: tuple[Knob, ...]) ->
                 predicted=_predicted(log.proposals.get(act.id)),
                 by=names.get(act.mechanic_id, ""),
                 seq=act.seq,
+                why=act.remark if act.act_kind in (EXCHANGED, TAKEN_APART) else "",
             )
         )
     return tuple(acts)
@@ -300,6 +304,14 @@ def _history(session: Session, log: SettingLog) -> tuple[Learned, ...]:
                 )
             )
     return tuple(found)
+
+
+def setting_to_write(desk: Desk, setting_id: str) -> LoadedSetting:
+    """A setting that somebody named will write on; JobClosed where its job takes nothing any more."""
+    desk.mechanic()
+    loaded = load_setting(desk.session, setting_id, desk.today)
+    check_open(desk.session, loaded.log.job)
+    return loaded
 
 
 def check_version(loaded: LoadedSetting, seen: int, yours: Any) -> None:

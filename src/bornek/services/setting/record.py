@@ -13,7 +13,7 @@ from bornek.core.phrases import adjust, text_of
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Slot
-from bornek.core.settings.records import Act
+from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import guide_of
 from bornek.core.sheet import Sheet
@@ -23,7 +23,14 @@ from bornek.services.setting.view import SignatureView, view_signature
 from bornek.store import tables as t
 from bornek.store.queries.setting_log import all_entries
 
-ACT_WORDS = {"as_found": "As found", "move": "Move", "reseat": "Re-seated", "recount": "Recounted"}
+ACT_WORDS = {
+    "as_found": "As found",
+    "move": "Move",
+    "reseat": "Re-seated",
+    "recount": "Recounted",
+    EXCHANGED: "Another part",
+    TAKEN_APART: "Taken apart",
+}
 NOT_HELD = "not held by this signature"
 
 
@@ -176,8 +183,8 @@ def _acts(loaded: LoadedSetting) -> list[RecordAct]:
                 seq=act.seq,
                 round=act.round,
                 kind=act.act_kind,
-                words=f"{ACT_WORDS.get(act.act_kind, act.act_kind)}: {_act_words(loaded, act, before)}",
-                remark=row.remark,
+                words=f"{ACT_WORDS.get(act.act_kind, act.act_kind)}: {act.why or _act_words(loaded, act, before)}",
+                remark="" if act.why else row.remark,
                 by=act.by,
                 at=row.at.isoformat(),
             )

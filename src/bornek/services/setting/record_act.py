@@ -10,13 +10,20 @@ from typing import Any
 from bornek.core.advice.packs import change
 from bornek.core.advice.propose import expect
 from bornek.core.errors import InputError
+from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.plain import dump
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.state import State
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import LoadedSetting, check_version, load_setting
+from bornek.services.setting.load_setting import (
+    LoadedSetting,
+    check_version,
+    load_setting,
+    setting_to_write,
+)
 from bornek.services.setting.read_states import read_states
 from bornek.services.setting.view import view_setting
+from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts, find_lot
 from bornek.store.queries.jobs import settings_of
@@ -27,10 +34,10 @@ States = Mapping[str, State]
 
 def record_act(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """Writes an act seen from one setting. sent: id, kind, states, seen and optionally remark."""
-    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"kind": sent["kind"], "states": sent.get("states", {})})
     write_act(desk, loaded, sent["id"], sent["kind"], sent.get("states") or {}, sent.get("remark", ""))
-    return view_setting(desk.session, setting_id, desk.now.date())
+    return view_setting(desk.session, setting_id, desk.today)
 
 
 def write_act(
@@ -38,6 +45,8 @@ def write_act(
 ) -> t.Act:
     who = desk.mechanic()
     loaded.check_readable()
+    if kind in ("move", "reseat"):
+        check_locked_out(loaded.log.job.stands, facts_of(desk.session, loaded.log.job.id))
     before = _now(loaded)
     after = _after(loaded, kind, before, states)
     job = loaded.log.job
@@ -180,9 +189,7 @@ def _open_rounds(desk: Desk, loaded: LoadedSetting, act: t.Act, after: States) -
     moved = {place or own for k in loaded.reckoning.knobs if k.key in after for place in k.places} or {own}
     for other in settings_of(desk.session, loaded.log.job.id):
         touched = (
-            loaded
-            if other.id == loaded.log.setting.id
-            else load_setting(desk.session, other.id, desk.now.date())
+            loaded if other.id == loaded.log.setting.id else load_setting(desk.session, other.id, desk.today)
         )
         rests = {touched.log.place.key, *other.rests_on}
         rests |= {place for k in touched.reckoning.knobs for place in k.places if place}

@@ -8,7 +8,7 @@ from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, load_setting
+from bornek.services.setting.load_setting import check_version, setting_to_write
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
@@ -16,7 +16,7 @@ from bornek.store import tables as t
 def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """sent: id, given (as typed), seen."""
     who = desk.mechanic()
-    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"given": sent["given"]})
     kind = find_kind(loaded.log.setting.kind)
     values = read_given(kind, sent["given"], loaded.ctx.unit)
@@ -35,4 +35,4 @@ def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         )
     )
     desk.session.flush()
-    return view_setting(desk.session, setting_id, desk.now.date())
+    return view_setting(desk.session, setting_id, desk.today)

@@ -6,7 +6,7 @@ from typing import Any
 
 from bornek.core.errors import InputError
 from bornek.services.desk import Desk, digest
-from bornek.services.setting.load_setting import check_version, load_setting
+from bornek.services.setting.load_setting import check_version, setting_to_write
 from bornek.services.setting.snapshot import make_snapshot
 from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
@@ -15,7 +15,7 @@ from bornek.store import tables as t
 def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     """sent: id, seen, remark. A setting that is not in needs a reason; one not read cannot be."""
     who = desk.mechanic()
-    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"remark": sent.get("remark", "")})
     sheet = loaded.sheet
     remark = (sent.get("remark") or "").strip()
@@ -49,4 +49,4 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         )
     )
     desk.session.flush()
-    return view_setting(desk.session, setting_id, desk.now.date())
+    return view_setting(desk.session, setting_id, desk.today)

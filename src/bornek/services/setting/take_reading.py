@@ -10,7 +10,7 @@ from bornek.core.raw import check_gauge, read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import LoadedSetting, check_version, load_setting
+from bornek.services.setting.load_setting import LoadedSetting, check_version, setting_to_write
 from bornek.services.setting.view import show_setting
 from bornek.store import tables as t
 
@@ -21,7 +21,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     sent: id, slot, text or value, and optionally round, gauge, confirmed, supersedes, void, seen.
     """
     who = desk.mechanic()
-    loaded = load_setting(desk.session, setting_id, desk.now.date())
+    loaded = setting_to_write(desk, setting_id)
     loaded.check_readable()
     number = sent.get("round") or loaded.log.round
     at_round = next((r for r in loaded.log.rounds if r.number == number), None)

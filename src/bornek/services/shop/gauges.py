@@ -41,4 +41,4 @@ def register_gauge(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
     row.interpolation, row.calibration_u, row.due = card.interpolation, card.calibration_u, card.due
     desk.session.add(row)
     desk.session.flush()
-    return view_gauges(desk.session, desk.now.date())
+    return view_gauges(desk.session, desk.today)

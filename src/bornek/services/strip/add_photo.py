@@ -14,7 +14,7 @@ from bornek.services.job.job_definition import definition_of
 from bornek.services.strip.images import take_picture
 from bornek.services.strip.view import view_strip
 from bornek.store import tables as t
-from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.jobs import open_job
 
 
 class Files(Protocol):
@@ -29,7 +29,7 @@ def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str
     """sent: id, subject (a part, place or mesh of the unit, or empty), caption. The files are on disk
     before the rows are committed."""
     who = desk.mechanic()
-    job, _ = job_with_unit(desk.session, job_id)
+    job, _ = open_job(desk.session, job_id)
     subject = str(sent.get("subject", ""))
     if subject and not definition_of(job).label_of(subject) and evidence_shown(subject) is None:
         raise InputError(

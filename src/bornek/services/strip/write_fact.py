@@ -8,22 +8,26 @@ from typing import Any
 from bornek.core.errors import InputError, NotFound
 from bornek.core.facts.about import About
 from bornek.core.facts.kind import Fact
+from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.facts.registry import body_of, find_fact_kind, read_fact
+from bornek.core.facts.way_round import WayRound, WayRoundKind
+from bornek.core.parts.disturbed import disturbances
 from bornek.core.quantities import from_nm
 from bornek.core.strip.baselines import Baseline, baselines, lost_by
 from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk
 from bornek.services.inspect.fits import check_verdict
-from bornek.services.job.index_job import index_fact
 from bornek.services.job.job_definition import definition_of
+from bornek.services.setting.disturb import disturb
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record_act import write_act
 from bornek.services.shop.shop_lists import own_look_fors
+from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.view import read_as_found, view_strip
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
-from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.jobs import open_job
 
 REASON_LETTERS = 500
 
@@ -39,13 +43,15 @@ def store_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
 
     A removal that would end open baselines is refused, naming them, until it lets them go by name.
     """
-    job, _ = job_with_unit(desk.session, job_id)
+    job, _ = open_job(desk.session, job_id)
     desk.mechanic()
     old = _superseded(desk, job_id, sent.get("supersedes"))
     if sent.get("void"):
         if old is None:
             raise InputError("Only something written down can be struck.", field="supersedes")
-        _append(desk, job, sent["id"], old.fact_kind, old.subject, dict(old.body), old, void=True)
+        facts = facts_of(desk.session, job_id)
+        append_fact(desk, job, sent["id"], old.fact_kind, old.subject, dict(old.body), old, void=True)
+        _disturb(desk, job, old.fact_kind, facts, sent["id"])
         return
     d, facts = definition_of(job), facts_of(desk.session, job_id)
     kind = find_fact_kind(sent["kind"])
@@ -59,11 +65,24 @@ def store_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
     kind.check(body, _about(desk, job, d, facts, old is not None))
     off = kind.takes_off(body)
     if off:
-        _let_go(desk, job, baselines(d, facts, read_as_found(desk.session, job_id)), off, sent)
+        check_locked_out(job.stands, facts)
+        found = baselines(d, facts, read_as_found(desk.session, job_id))
+        way = kind.way_seen(body)
+        if way and _write_way(desk, job, found, off, way, sent):
+            found = baselines(d, facts_of(desk.session, job_id), read_as_found(desk.session, job_id))
+        _let_go(desk, job, found, off, sent)
     pack = kind.pack_found(body, job.length_unit)
     if pack is not None:
         _baseline_pack(desk, job, *pack)
-    _append(desk, job, sent["id"], kind.key, subject, body_of(body), old)
+    append_fact(desk, job, sent["id"], kind.key, subject, body_of(body), old)
+    _disturb(desk, job, kind.key, facts, sent["id"])
+
+
+def _disturb(desk: Desk, job: t.Job, fact_kind: str, before: Sequence[Fact], cause: str) -> None:
+    """In the same transaction: settings that do not hold any more are to be read again."""
+    if find_fact_kind(fact_kind).disturbs:
+        after = facts_of(desk.session, job.id)
+        disturb(desk, job, cause, disturbances(definition_of(job), before, after, job.length_unit))
 
 
 def _about(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], correcting: bool) -> About:
@@ -77,35 +96,6 @@ def _about(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], correct
     )
 
 
-def _append(
-    desk: Desk,
-    job: t.Job,
-    fact_id: str,
-    fact_kind: str,
-    subject: str,
-    body: dict[str, Any],
-    old: t.Fact | None = None,
-    void: bool = False,
-) -> None:
-    job.seq += 1
-    row = t.Fact(
-        id=fact_id,
-        job_id=job.id,
-        fact_kind=fact_kind,
-        subject=subject,
-        body=body,
-        void=void,
-        supersedes=old.id if old else None,
-        seq=job.seq,
-        mechanic_id=desk.mechanic().id,
-        at=desk.now,
-    )
-    desk.session.add(row)
-    desk.session.flush()
-    if not void:
-        index_fact(desk.session, row)
-
-
 def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
     if not fact_id:
         return None
@@ -117,6 +107,24 @@ def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
             next_step="Look at the page again.",
         )
     return old
+
+
+def _write_way(
+    desk: Desk, job: t.Job, found: Sequence[Baseline], part: str, way: str, sent: dict[str, Any]
+) -> bool:
+    """Which way round a part sat is seen as it comes off: that is its baseline, if it was not written before."""
+    asked = next((b for b in found if b.fact_kind == WayRoundKind.key and b.subject == part), None)
+    if asked is None or asked.state == "taken":
+        return False
+    agreed = set(sent.get("let_go", ()))
+    if asked.key in agreed:
+        raise InputError(
+            "Which way round it sat is written down and let go: one of the two.",
+            field="orientation",
+            next_step="Leave it empty, or do not let it go.",
+        )
+    append_fact(desk, job, f"{sent['id']}.way", WayRoundKind.key, part, body_of(WayRound(part, way)))
+    return True
 
 
 def _let_go(desk: Desk, job: t.Job, found: Sequence[Baseline], part: str, sent: dict[str, Any]) -> None:
@@ -140,14 +148,14 @@ def _let_go(desk: Desk, job: t.Job, found: Sequence[Baseline], part: str, sent: 
     _, body = read_fact(
         "let_go", {"items": [b.key for b in lost], "words": words[:REASON_LETTERS]}, Definition()
     )
-    _append(desk, job, f"{sent['id']}.let-go", "let_go", "", body_of(body))
+    append_fact(desk, job, f"{sent['id']}.let-go", "let_go", "", body_of(body))
 
 
 def _baseline_pack(desk: Desk, job: t.Job, place: str, plates_nm: Sequence[int]) -> None:
     """The same pack is what the setting whose shims lie there starts from, if it has none yet."""
     plates = [from_nm(nm) for nm in plates_nm]
     for point in definition_of(job).settings:
-        loaded = load_setting(desk.session, f"{job.id}.{point.key}", desk.now.date())
+        loaded = load_setting(desk.session, f"{job.id}.{point.key}", desk.today)
         for knob in loaded.reckoning.knobs:
             here = knob.domain.sort == "pack" and (knob.place or point.place) == place
             if here and loaded.kind.state(loaded.ctx, knob.key) is None:

@@ -8,8 +8,9 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import NotFound
+from bornek.core.errors import JobClosed, NotFound
 from bornek.store import tables as t
+from bornek.store.queries.yard import local_day
 
 
 def job_with_unit(session: Session, job_id: str) -> tuple[t.Job, t.Unit]:
@@ -19,6 +20,23 @@ def job_with_unit(session: Session, job_id: str) -> tuple[t.Job, t.Unit]:
     if row is None:
         raise NotFound(f"No job has the id {job_id!r}.", field="job_id", next_step="Go back to the board.")
     return row[0], row[1]
+
+
+def open_job(session: Session, job_id: str) -> tuple[t.Job, t.Unit]:
+    """The same, to be written on. Raises JobClosed for one that takes nothing any more."""
+    job, unit = job_with_unit(session, job_id)
+    check_open(session, job)
+    return job, unit
+
+
+def check_open(session: Session, job: t.Job) -> None:
+    """Raises JobClosed with the way to open it again."""
+    if job.closed_at is not None:
+        raise JobClosed(
+            f"This job was closed on {local_day(session, job.closed_at).isoformat()}: it takes nothing any more.",
+            field="job_id",
+            next_step="Open it again with a reason, on Receive.",
+        )
 
 
 def settings_of(session: Session, job_id: str) -> Sequence[t.Setting]:

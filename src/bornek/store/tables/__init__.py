@@ -28,6 +28,7 @@ from bornek.store.tables.stock_movement import StockMovement
 from bornek.store.tables.unit import Unit
 from bornek.store.tables.unit_type import UnitType
 from bornek.store.tables.unit_type_revision import UnitTypeRevision
+from bornek.store.tables.yard import Yard
 
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
@@ -63,4 +64,5 @@ __all__ = [
     "Unit",
     "UnitType",
     "UnitTypeRevision",
+    "Yard",
 ]

@@ -56,7 +56,7 @@ def orders() -> Response:
 @blp.response(200, CSV, content_type="text/csv")
 def yard_csv() -> Response:
     with wire().sessions.reading() as session:
-        rows = view_orders(session, wire().clock().date())
+        rows = view_orders(session, wire().today(session))
     return attached(orders_csv(rows), "text/csv; charset=utf-8", "orders.csv")
 
 
@@ -65,7 +65,7 @@ def yard_csv() -> Response:
 @problems(blp, 404)
 def job_csv(job_id: str) -> Response:
     with wire().sessions.reading() as session:
-        view = view_inspect(session, job_id, wire().clock().date())
+        view = view_inspect(session, job_id, wire().today(session))
     return attached(orders_csv(view["orders"]), "text/csv; charset=utf-8", f"orders-{view['job']['tag']}.csv")
 
 

@@ -30,6 +30,7 @@ class JobIn(Schema):
     length_unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
     bench = some_words(60)
     waits_for = some_words(120)
+    hours = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
 
 
 class SerialsIn(Schema):
@@ -43,6 +44,28 @@ class SerialsIn(Schema):
 class CloseIn(Schema):
     id = an_id()
     words = some_words()
+
+
+class CorrectionIn(Schema):
+    """What was received, corrected: only what is sent is looked at."""
+
+    id = an_id()
+    complaint = fields.String(validate=validate.Length(max=400))
+    known = fields.String(validate=validate.Length(max=1000))
+    bench = fields.String(validate=validate.Length(max=60))
+    waits_for = fields.String(validate=validate.Length(max=120))
+    schools = fields.Dict(keys=fields.String(), values=fields.String())
+    gauges = fields.List(fields.String(validate=validate.Length(max=60)))
+    words = some_words()
+
+
+class HoursIn(Schema):
+    """What the hour meter said: a fact's body, or one that strikes or corrects another."""
+
+    id = an_id()
+    body = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
+    supersedes = fields.String(validate=validate.Length(max=60))
+    void = fields.Boolean()
 
 
 class ExtendIn(DefinitionIn):

@@ -11,7 +11,8 @@ from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
-from bornek.services.job.close_job import close_job
+from bornek.services.job.close_job import close_job, open_again
+from bornek.services.job.correct_job import correct_job, write_hours
 from bornek.services.job.exchange import export_job, import_job
 from bornek.services.job.extend_job import extend_job
 from bornek.services.job.name_components import name_components
@@ -19,7 +20,7 @@ from bornek.services.job.receive_unit import receive_unit
 from bornek.services.job.record import RecordView, view_record
 from bornek.services.job.view import JobView, view_job
 from bornek.web.documents import problems, shows, writes
-from bornek.web.job.inputs import CloseIn, ExtendIn, JobIn, SerialsIn
+from bornek.web.job.inputs import CloseIn, CorrectionIn, ExtendIn, HoursIn, JobIn, SerialsIn
 from bornek.web.wire import attached, wire
 
 blp = Blueprint("jobs", __name__, url_prefix="/api/jobs", description="Jobs and their records")
@@ -28,7 +29,7 @@ BINARY = {"type": "string", "format": "binary"}
 
 def _record(job_id: str) -> dict[str, Any]:
     with wire().sessions.reading() as session:
-        return view_record(session, job_id, wire().clock().date())
+        return view_record(session, job_id, wire().today(session))
 
 
 @blp.post("")
@@ -62,7 +63,7 @@ def pdf(job_id: str) -> Response:
 @problems(blp, 404)
 def svg(job_id: str) -> Response:
     with wire().sessions.reading() as session:
-        shown = view_job(session, job_id, wire().clock().date())
+        shown = view_job(session, job_id, wire().today(session))
     return attached(section_svg(shown["section"]), "image/svg+xml", f"section-{shown['tag']}.svg")
 
 
@@ -98,6 +99,24 @@ def extend(sent: dict[str, Any], job_id: str) -> Response:
 @writes(blp, CloseIn, JobView)
 def close(sent: dict[str, Any], job_id: str) -> Response:
     return wire().write(close_job, job_id, sent)
+
+
+@blp.post("/<job_id>/openings")
+@writes(blp, CloseIn, JobView)
+def reopen(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(open_again, job_id, sent)
+
+
+@blp.post("/<job_id>/corrections")
+@writes(blp, CorrectionIn, JobView)
+def correct(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(correct_job, job_id, sent)
+
+
+@blp.post("/<job_id>/hours")
+@writes(blp, HoursIn, JobView)
+def hours(sent: dict[str, Any], job_id: str) -> Response:
+    return wire().write(write_hours, job_id, sent)
 
 
 @blp.post("/imports")

@@ -28,6 +28,18 @@ class CrossNumberIn(Schema):
     strike = fields.String(load_default="", validate=validate.Length(max=60))
 
 
+class PersonIn(Schema):
+    """Somebody who works here."""
+
+    id = an_id()
+    name = fields.String(required=True, validate=validate.Length(1, 60))
+
+
+class YardIn(Schema):
+    name = fields.String(required=True, validate=validate.Length(1, 60))
+    zone = fields.String(required=True, validate=validate.Length(1, 60))
+
+
 class DefinitionIn(Schema):
     definition = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
 

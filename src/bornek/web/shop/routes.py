@@ -12,8 +12,9 @@ from bornek.services.shop.drawer import LotView, count_shims, view_drawer
 from bornek.services.shop.gauges import GaugeView, register_gauge, view_gauges
 from bornek.services.shop.mechanics import MechanicView, list_mechanics
 from bornek.services.shop.search import SearchView, search
+from bornek.services.shop.yard import YardView, add_person, change_yard, view_yard
 from bornek.web.documents import shows, writes
-from bornek.web.shop.inputs import CountIn, GaugeIn
+from bornek.web.shop.inputs import CountIn, GaugeIn, PersonIn, YardIn
 from bornek.web.wire import wire
 
 blp = Blueprint("shop", __name__, url_prefix="/api", description="The yard")
@@ -37,6 +38,24 @@ def find() -> Response:
 @shows(blp, list[MechanicView])
 def mechanics() -> Response:
     return wire().read(list_mechanics)
+
+
+@blp.post("/mechanics")
+@writes(blp, PersonIn, YardView)
+def person(sent: dict[str, Any]) -> Response:
+    return wire().write(add_person, sent)
+
+
+@blp.get("/yard")
+@shows(blp, YardView)
+def yard() -> Response:
+    return wire().read(view_yard)
+
+
+@blp.post("/yard")
+@writes(blp, YardIn, YardView)
+def name_yard(sent: dict[str, Any]) -> Response:
+    return wire().write(change_yard, sent)
 
 
 @blp.get("/drawer")

@@ -1,0 +1,13 @@
+<script setup lang="ts">
+/** The frame of every page of a job: its header, and under it what the page is for. */
+import ShellHeader from "./ShellHeader.vue";
+
+defineProps<{ job: string; tag: string; title: string; sub: string; here: string }>();
+</script>
+
+<template>
+  <div class="flex min-h-full flex-col">
+    <ShellHeader :job="job" :tag="tag" :title="title" :sub="sub" :here="here" />
+    <main class="flex flex-1 flex-col"><slot /></main>
+  </div>
+</template>

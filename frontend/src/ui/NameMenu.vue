@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** Who is at the bench (named, not authenticated); behind the name: who else, light or dark, the yard. */
+import { Popover, PopoverButton, PopoverPanel } from "@headlessui/vue";
+import { computed } from "vue";
+import { RouterLink } from "vue-router";
+import { actor, chooseActor, useMechanics } from "../composables/useActor";
+import { theme, useTheme, type Theme } from "../composables/useTheme";
+import RadioRow from "./RadioRow.vue";
+
+const { data } = useMechanics();
+const people = computed(() => (data.value ?? []).map((m) => [m.id, m.name] as const));
+const name = computed(() => people.value.find(([id]) => id === actor.value)?.[1] ?? "");
+const THEMES: [Theme, string][] = [
+  ["system", "as the system"],
+  ["light", "light"],
+  ["dark", "dark"],
+];
+</script>
+
+<template>
+  <Popover class="relative shrink-0">
+    <PopoverButton
+      class="control max-w-[190px] px-3"
+      :class="name ? '' : 'border-dashed'"
+      data-actor
+      :aria-label="name ? `${name}: who is working, light or dark, the yard` : 'Who is working'"
+    >
+      <span class="truncate">{{ name || "Who are you?" }}</span>
+    </PopoverButton>
+    <PopoverPanel
+      v-slot="{ close }"
+      class="absolute right-0 z-30 mt-1 flex w-[300px] flex-col gap-4 border-2 bg-surface p-4"
+      data-name-menu
+    >
+      <RadioRow
+        :model-value="actor"
+        name="actor"
+        label="Who is working"
+        :options="people"
+        stacked
+        @update:model-value="(id: string) => (chooseActor(id), close())"
+      />
+      <p v-if="!people.length">Nobody works here yet.</p>
+      <RadioRow
+        :model-value="theme"
+        name="theme"
+        label="Light or dark"
+        :options="THEMES"
+        stacked
+        @update:model-value="(to: string) => useTheme(to as Theme)"
+      />
+      <RouterLink to="/yard" class="control" @click="close()">The yard and its people</RouterLink>
+    </PopoverPanel>
+  </Popover>
+</template>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** The shop's pages in the order of use; what is looked up now and then stands on the shelf. */
+import { RouterLink } from "vue-router";
+import NameMenu from "./NameMenu.vue";
+import ShelfMenu from "./ShelfMenu.vue";
+
+defineProps<{ title: string; sub: string }>();
+const LINKS = [
+  ["/", "Board"],
+  ["/receive", "Receive"],
+  ["/orders", "Orders"],
+  ["/drawer", "Drawer"],
+  ["/search", "Search"],
+] as const;
+const SHELF = [
+  ["/gauges", "Gauges"],
+  ["/types", "Unit types"],
+  ["/look-fors", "Look-fors"],
+  ["/yard", "The yard"],
+] as const;
+</script>
+
+<template>
+  <header class="flex min-h-16 flex-wrap items-center gap-2 border-b-2 bg-bay px-5 py-1">
+    <div class="min-w-0 flex-1 max-lg:basis-full">
+      <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>
+      <p class="truncate text-[15px] leading-tight text-secondary">{{ sub }}</p>
+    </div>
+    <nav aria-label="The shop" class="flex flex-wrap gap-2">
+      <RouterLink
+        v-for="[to, words] in LINKS"
+        :key="to"
+        :to="to"
+        class="control px-3"
+        exact-active-class="control-main"
+        >{{ words }}</RouterLink
+      >
+      <ShelfMenu :links="SHELF" />
+    </nav>
+    <NameMenu />
+  </header>
+</template>
