@@ -13,6 +13,8 @@ const lost = (error: Error) => !(error instanceof Refusal) || error.problem.code
 createApp(App)
   .use(router)
   .use(VueQueryPlugin, {
-    queryClientConfig: { defaultOptions: { queries: { retry: (tried, error) => tried < 1 && lost(error), staleTime: 2000 } } },
+    queryClientConfig: {
+      defaultOptions: { queries: { retry: (tried, error) => tried < 1 && lost(error), staleTime: 2000 } },
+    },
   })
   .mount("#app");

@@ -1,24 +1,48 @@
 import { onKeyStroke } from "@vueuse/core";
 import { onBeforeUnmount, onMounted } from "vue";
 
-/** Says whether it used the key. `typing`: something stands in the live cell, so letters belong to it. */
+/** Says whether it used the key. `typing`: something stands in the live field, so letters belong to it. */
 export type KeyHandler = (event: KeyboardEvent, typing: boolean) => boolean;
 
 /** Those who want keys, inner parts before the page around them; the first who uses a key ends its way. */
 const layers: KeyHandler[] = [];
 
 const FIELDS = ["INPUT", "SELECT", "TEXTAREA"];
+const CHOOSING = "[role=listbox], [role=radiogroup], [aria-haspopup=listbox], [role=menu]";
+let lastLive: EventTarget | null = null;
 
 function isField(target: EventTarget | null): target is HTMLElement {
   if (!(target instanceof HTMLElement)) return false;
-  const choosing = target.closest("[role=listbox], [role=radiogroup], [aria-haspopup=listbox]") !== null;
+  const choosing = target.closest(CHOOSING) !== null;
   return target.isContentEditable || choosing || FIELDS.includes(target.tagName);
 }
 
-/** What stands in the live cell, or null where another field has the keys. */
-function liveText(target: EventTarget | null): string | null {
-  const live = target instanceof HTMLInputElement && target.dataset["live"] !== undefined;
-  return live ? target.value : null;
+function isLive(target: EventTarget | null): target is HTMLInputElement {
+  return target instanceof HTMLInputElement && target.dataset["live"] !== undefined;
+}
+
+/** The field that takes digits wherever the page was tapped last: the one used last, else the first in sight. */
+function liveField(): HTMLInputElement | null {
+  const there = [...document.querySelectorAll<HTMLInputElement>("input[data-live]")].filter(
+    (field) => !field.disabled && field.offsetParent !== null,
+  );
+  return there.find((field) => field === lastLive) ?? there[0] ?? null;
+}
+
+/** Whether a reading may begin with this key. */
+export function begins(key: string): boolean {
+  return key.length === 1 && /[\d.,+-]/.test(key);
+}
+
+/** Gives a key to the live field, which takes it as if it had had the focus all along. */
+function toLive(key: string): boolean {
+  const field = liveField();
+  if (!field || (key.length > 1 && key !== "Backspace")) return false;
+  if (!begins(key) && !field.value) return false;
+  field.focus({ preventScroll: true });
+  field.value = key === "Backspace" ? field.value.slice(0, -1) : field.value + key;
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+  return true;
 }
 
 function presses(target: EventTarget | null, key: string): boolean {
@@ -29,9 +53,12 @@ function presses(target: EventTarget | null, key: string): boolean {
 function dispatch(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
   if (document.querySelector("[role=dialog]") || presses(event.target, event.key)) return;
-  const text = isField(event.target) ? liveText(event.target) : "";
-  if (text === null && event.key !== "Escape") return;
-  if (layers.some((use) => use(event, Boolean(text)))) event.preventDefault();
+  const field = isField(event.target);
+  if (field && !isLive(event.target) && event.key !== "Escape") return;
+  const text = isLive(event.target) ? event.target.value : (liveField()?.value ?? "");
+  const stray = () => !field && toLive(event.key);
+  const used = () => layers.some((use) => use(event, text !== ""));
+  if (event.key === " " ? used() || stray() : stray() || used()) event.preventDefault();
 }
 
 /** A button that was tapped gives the keys back to the page; one reached by keys keeps them. */
@@ -39,11 +66,21 @@ function release(event: MouseEvent): void {
   if (event.detail > 0 && event.target instanceof Element) event.target.closest("button")?.blur();
 }
 
+function remember(event: FocusEvent): void {
+  if (isLive(event.target)) lastLive = event.target;
+}
+
 /** The one owner of the keyboard: called once, by the application. */
 export function ownKeys(): void {
   onKeyStroke(() => true, dispatch);
-  onMounted(() => window.addEventListener("click", release));
-  onBeforeUnmount(() => window.removeEventListener("click", release));
+  onMounted(() => {
+    window.addEventListener("click", release);
+    window.addEventListener("focusin", remember);
+  });
+  onBeforeUnmount(() => {
+    window.removeEventListener("click", release);
+    window.removeEventListener("focusin", remember);
+  });
 }
 
 /** Keys for as long as the caller is on the page. A field and an open dialog keep theirs; of a field that is

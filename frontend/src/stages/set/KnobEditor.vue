@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What one adjuster is at: a pack, two packs that share a total, or a position. */
 import type { Knob } from "../../api/client";
-import { isPacked, sidesOf, type Draft, type Shim } from "./drafts";
+import { isPacked, putIn, sidesOf, type Draft, type Shim } from "./drafts";
 import PlatePicker from "./PlatePicker.vue";
 
 const props = defineProps<{ knob: Knob; named: boolean }>();
@@ -10,6 +10,9 @@ const title = (side: string) =>
   [props.named ? props.knob.title || props.knob.label : "In the pack", side].filter(Boolean).join(", ");
 function put(side: number, pack: Shim[]) {
   draft.value = { ...draft.value, packs: draft.value.packs.map((p, i) => (i === side ? pack : p)) };
+}
+function type(side: number, text: string) {
+  draft.value = { ...draft.value, typed: draft.value.typed.map((t, i) => (i === side ? text : t)) };
 }
 </script>
 
@@ -23,12 +26,15 @@ function put(side: number, pack: Shim[]) {
         :drawer="knob.drawer"
         :title="title(side)"
         :data-side="side || undefined"
+        :typed="draft.typed[i] ?? ''"
         @update:model-value="(pack: Shim[]) => put(i, pack)"
+        @put-in="draft = putIn(draft)"
+        @update:typed="(text: string) => type(i, text)"
       />
     </template>
     <label v-else class="flex items-center gap-3"
       ><span class="shrink-0">{{ knob.label }} is now</span
-      ><input v-model="draft.text" class="field max-w-[220px]" inputmode="decimal" data-position
+      ><input v-model="draft.text" class="field max-w-[220px]" inputmode="decimal" data-position data-live
     /></label>
   </div>
 </template>

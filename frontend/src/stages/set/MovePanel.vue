@@ -2,7 +2,8 @@
 /** Writes down what was really done: the proposal, its rivals, or the mechanic's own choice. */
 import { computed, onMounted, ref, watch } from "vue";
 import type { Expectation, Knob, Move, Option } from "../../api/client";
-import { draftOf, sentOf, type Draft } from "./drafts";
+import { draftOf, isEmpty, putIn, sentOf, type Draft } from "./drafts";
+import { useKept } from "../../composables/useKept";
 import KnobEditor from "./KnobEditor.vue";
 import type { States } from "./useSetting";
 
@@ -12,14 +13,21 @@ const props = defineProps<{
   purpose: "as_found" | "move" | "recount";
   round: number;
   expect: (states: States) => Promise<Expectation>;
+  /** Under which name what is entered here outlives a reload. */
+  keep: string;
+  /** A digit that was typed before this was open. */
+  seed: string;
 }>();
 const emit = defineEmits<{
-  done: [states: States, remark: string];
+  done: [states: States, remark: string, written: () => void];
   cancel: [];
   preview: [shown: Expectation | null];
 }>();
-const drafts = ref<Record<string, Draft>>({});
-const remark = ref("");
+const drafts = useKept<Record<string, Draft>>(`${props.keep}.drafts`, {});
+const remark = useKept<string>(`${props.keep}.remark`, "");
+/** A pack left empty is asked about before it is written down. */
+const sure = ref("");
+const asked = computed(() => sure.value === JSON.stringify(states.value));
 const told = ref<Expectation | null>(null);
 const trouble = ref("");
 const states = computed<States>(() => {
@@ -36,24 +44,53 @@ function use(option: Option | null) {
     props.knobs.map((k) => [k.key, draftOf(k, option?.states[k.key] ?? k.state)]),
   );
 }
-use(null);
+const kept = props.knobs.length > 0 && props.knobs.every((k) => drafts.value[k.key]);
+if (!kept) use(null);
 onMounted(() => {
   const best = props.purpose === "move" ? props.move?.best : null;
-  if (best) use(best);
+  if (best && !kept) use(best);
+  const first = props.knobs[0];
+  if (props.seed && first) begin(first.key, props.seed);
 });
-let asked = 0;
+function begin(key: string, digit: string) {
+  const draft = drafts.value[key];
+  if (!draft) return;
+  const begun = draft.packs.length
+    ? { ...draft, typed: [digit, ...draft.typed.slice(1)] }
+    : { ...draft, text: digit };
+  drafts.value = { ...drafts.value, [key]: begun };
+}
+const empty = computed(() =>
+  props.knobs.filter((k) => isEmpty(k, putIn(drafts.value[k.key] ?? draftOf(k, null)))),
+);
+function forget() {
+  drafts.value = {};
+  remark.value = "";
+}
+function done() {
+  drafts.value = Object.fromEntries(
+    props.knobs.map((k) => [k.key, putIn(drafts.value[k.key] ?? draftOf(k, null))]),
+  );
+  if (empty.value.length && !asked.value) return void (sure.value = JSON.stringify(states.value));
+  emit("done", states.value, remark.value, forget);
+}
+function cancel() {
+  forget();
+  emit("cancel");
+}
+let turn = 0;
 watch(states, async (now) => {
-  const mine = ++asked;
+  const mine = ++turn;
   trouble.value = "";
   if (props.purpose === "as_found" || !Object.keys(now).length) return;
   try {
     const shown = await props.expect(now);
-    if (mine === asked) told.value = shown;
+    if (mine === turn) told.value = shown;
   } catch (error) {
     told.value = null;
     trouble.value = error instanceof Error ? error.message : String(error);
   }
-  if (mine === asked) emit("preview", told.value);
+  if (mine === turn) emit("preview", told.value);
 });
 const same = (o: Option) => told.value !== null && o.label === told.value.option.label;
 const heading = computed(
@@ -93,17 +130,18 @@ const heading = computed(
     <p v-if="told && purpose === 'move'" class="text-[18px] font-semibold" aria-live="polite" data-expect>
       {{ told.option.expect }} {{ told.option.why }}.
     </p>
+    <p v-if="asked && empty.length" role="alert" class="font-bold text-danger" data-empty-pack>
+      {{ empty.map((k) => k.label).join(", ") }}: nothing is in. If really no shim is in, press it once more.
+    </p>
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
     <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 border-row bg-surface py-2">
       <label class="flex min-w-[200px] flex-1 items-center gap-3"
         ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
       /></label>
-      <button type="button" class="control control-main" data-done @click="emit('done', states, remark)">
+      <button type="button" class="control control-main" data-done @click="done">
         {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
       </button>
-      <button type="button" class="control" @click="emit('cancel')">
-        Not yet <span class="keycap">Esc</span>
-      </button>
+      <button type="button" class="control" @click="cancel">Not yet <span class="keycap">Esc</span></button>
     </div>
   </section>
 </template>

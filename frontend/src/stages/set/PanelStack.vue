@@ -29,6 +29,8 @@ const purpose = computed(() =>
       :purpose="purpose"
       :round="sheet.round"
       :expect="desk.expect"
+      :keep="`${purpose}.${view.id}.${sheet.round}`"
+      :seed="page.seed"
       @done="page.done"
       @cancel="page.close"
       @preview="page.show"
@@ -36,12 +38,14 @@ const purpose = computed(() =>
     <SurprisePanel
       v-else-if="panel === 'surprise' && sheet.surprise"
       :surprise="sheet.surprise"
+      :keep="view.id"
       @answer="page.answer"
     />
     <SignPanel
       v-else-if="panel === 'sign'"
       :sheet="sheet"
       :name="page.name"
+      :keep="`${view.id}.${sheet.round}`"
       @sign="page.sign"
       @cancel="page.close"
     />

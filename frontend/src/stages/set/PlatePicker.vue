@@ -1,26 +1,21 @@
 <script setup lang="ts">
 /** The pack that is really in: tap plates out of it, tap shims from the drawer in, or type them. */
-import { computed, ref } from "vue";
+import { computed, onMounted, ref } from "vue";
 import type { DrawerLot } from "../../api/client";
 import type { Shim } from "./drafts";
 
+const emit = defineEmits<{ putIn: [] }>();
 defineProps<{ drawer: DrawerLot[]; title: string }>();
 const plates = defineModel<Shim[]>({ required: true });
-const typed = ref("");
+const typed = defineModel<string>("typed", { required: true });
+const field = ref<HTMLInputElement | null>(null);
+onMounted(() => typed.value && field.value?.focus());
 const size = (shim: Shim) => (typeof shim.send === "number" ? shim.send : 0);
 const sorted = computed(() =>
   plates.value.map((shim, i) => ({ shim, i })).sort((a, b) => size(b.shim) - size(a.shim)),
 );
 function out(i: number) {
   plates.value = plates.value.filter((_, j) => j !== i);
-}
-function addTyped() {
-  const texts = typed.value
-    .split("+")
-    .map((t) => t.trim())
-    .filter(Boolean);
-  plates.value = [...plates.value, ...texts.map((t) => ({ send: t, label: t }))];
-  typed.value = "";
 }
 </script>
 
@@ -64,13 +59,15 @@ function addTyped() {
     <label class="flex items-center gap-3">
       <span class="shrink-0">or type them</span>
       <input
+        ref="field"
         v-model="typed"
         class="field max-w-[260px]"
         placeholder="0.50 + 0.25 + 0.10"
         data-type-plates
-        @keydown.enter.prevent="addTyped"
+        data-live
+        @keydown.enter.prevent="emit('putIn')"
       />
-      <button type="button" class="control whitespace-nowrap" @click="addTyped">Put in</button>
+      <button type="button" class="control whitespace-nowrap" @click="emit('putIn')">Put in</button>
     </label>
   </div>
 </template>

@@ -38,7 +38,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
         />
       </template>
       <p v-else class="text-[18px] font-bold">
-        {{ page.sheet.cells.length ? "All stations read." : "Nothing can be read here." }}
+        {{ page.standing }}
       </p>
     </ReadingRow>
     <button

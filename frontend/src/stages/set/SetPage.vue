@@ -10,6 +10,7 @@ import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 import GivenPanel from "./GivenPanel.vue";
 import { layoutOf } from "./layouts";
+import NotTaken from "./NotTaken.vue";
 import ReadingZone from "./ReadingZone.vue";
 import SetFoot from "./SetFoot.vue";
 import { SET_KEYS, useSetKeys } from "./useSetKeys";
@@ -21,21 +22,24 @@ const desk = useSetting(toRef(props, "setting"));
 const { problem, retry } = desk;
 const router = useRouter();
 const help = ref<"keys" | "cautions" | null>(null);
-const page = useSetPage(desk, () => void router.push(`/jobs/${props.job}/record`));
-useSetKeys({
-  Enter: () => page.panel === "log" && page.main?.run(),
-  Escape: page.close,
-  "=": page.toggle("working"),
-  m: page.openMove,
-  c: page.correctLast,
-  r: page.reseat,
-  g: page.toggle("given"),
-  s: page.toggle("sign"),
-  a: () => (help.value = "cautions"),
-  t: nextTheme,
-  b: () => void router.push("/"),
-  "?": () => (help.value = "keys"),
-});
+const page = useSetPage(props.setting, desk, () => void router.push(`/jobs/${props.job}/record`));
+useSetKeys(
+  {
+    Enter: () => page.panel === "log" && page.main?.run(),
+    Escape: page.close,
+    "=": page.toggle("working"),
+    m: page.openMove,
+    c: page.correctLast,
+    r: page.reseat,
+    g: page.toggle("given"),
+    s: page.toggle("sign"),
+    a: () => (help.value = "cautions"),
+    t: nextTheme,
+    b: () => void router.push("/"),
+    "?": () => (help.value = "keys"),
+  },
+  page.stray,
+);
 const say = computed(() => {
   const option = page.preview?.option;
   return option ? option.say.concat([{ text: option.expect, move: false }]) : (page.sheet?.say ?? []);
@@ -65,8 +69,10 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       :head="head"
       :aside="lacking ? `This older signature does not hold: ${lacking}.` : page.sheet.aside"
     />
+    <NotTaken :page="page" />
     <GivenPanel
       v-if="page.panel === 'given'"
+      :setting="`${setting}.${page.view.given.seq}`"
       :kind="page.sheet.kind"
       :job="page.view.job"
       :fields="page.view.given.fields"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { useKept } from "../../composables/useKept";
 import type { Sheet } from "../../api/client";
 
-defineProps<{ sheet: Sheet; name: string }>();
+const props = defineProps<{ sheet: Sheet; name: string; keep: string }>();
 defineEmits<{ sign: [remark: string]; cancel: [] }>();
-const remark = ref("");
+const remark = useKept<string>(`sign.${props.keep}`, "");
 </script>
 
 <template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Found far from predicted: what may have happened, until the mechanic says what did. */
-import { ref } from "vue";
+import { useKept } from "../../composables/useKept";
 import type { Sheet } from "../../api/client";
 
-defineProps<{ surprise: NonNullable<Sheet["surprise"]> }>();
+const props = defineProps<{ surprise: NonNullable<Sheet["surprise"]>; keep: string }>();
 defineEmits<{ answer: [cause: string, words: string] }>();
-const words = ref("");
+const words = useKept<string>(`surprise.${props.keep}.${props.surprise.round}`, "");
 </script>
 
 <template>

@@ -10,6 +10,8 @@ export interface Shim {
 export interface Draft {
   packs: Shim[][];
   text: string;
+  /** Shims typed beside each pack and not put in yet. */
+  typed: string[];
 }
 
 const SIDES = ["left", "right"];
@@ -26,7 +28,27 @@ export function draftOf(knob: Knob, state: State | null): Draft {
   const packs = sidesOf(knob).map((_, i) =>
     (state?.packs[i] ?? []).map((p) => ({ send: p.thickness, label: p.label })),
   );
-  return { packs, text: state && !isPacked(knob) ? state.label : "" };
+  return { packs, typed: packs.map(() => ""), text: state && !isPacked(knob) ? state.label : "" };
+}
+
+/** Shims as typed: "0.50 + 10 thou". */
+export function shimsIn(text: string): Shim[] {
+  const texts = text
+    .split("+")
+    .map((t) => t.trim())
+    .filter(Boolean);
+  return texts.map((t) => ({ send: t, label: t }));
+}
+
+/** The same with everything that was typed put in. */
+export function putIn(draft: Draft): Draft {
+  const packs = draft.packs.map((pack, i) => [...pack, ...shimsIn(draft.typed[i] ?? "")]);
+  return { ...draft, packs, typed: packs.map(() => "") };
+}
+
+/** Whether a pack is left with nothing in it. */
+export function isEmpty(knob: Knob, draft: Draft): boolean {
+  return isPacked(knob) && draft.packs.some((pack) => !pack.length);
 }
 
 /** The draft as the server takes it; undefined while nothing stands in it. */

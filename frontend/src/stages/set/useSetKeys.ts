@@ -17,9 +17,11 @@ export const SET_KEYS: [string, string][] = [
   ["?", "these keys"],
 ];
 
-/** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. */
-export function useSetKeys(run: Record<string, () => void>): void {
+/** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. `stray`: says whether a key is
+ * part of a number that no station takes. */
+export function useSetKeys(run: Record<string, () => void>, stray: (key: string) => boolean): void {
   useKeys((event, typing) => {
+    if (stray(event.key)) return true;
     const shortcut = event.key.length > 1 || !typing ? run[event.key] : undefined;
     if (!shortcut || event.repeat) return false;
     shortcut();

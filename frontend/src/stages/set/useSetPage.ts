@@ -1,7 +1,9 @@
-import { computed, reactive, ref } from "vue";
-import type { Expectation } from "../../api/client";
+import { computed, reactive, ref, watch } from "vue";
+import type { Cell, Expectation } from "../../api/client";
 import { actor, useMechanics } from "../../composables/useActor";
+import { begins } from "../../composables/useKeys";
 import type { SettingDesk } from "./useSetting";
+import { useTyped } from "./useTyped";
 
 export type Take = { text?: string; value?: unknown };
 export type Panel = "log" | "working" | "move" | "recount" | "surprise" | "sign" | "given" | "cautions";
@@ -10,10 +12,9 @@ export type Panel = "log" | "working" | "move" | "recount" | "surprise" | "sign"
 const TYPED = ["scalar", "between", "time"];
 
 /** What the page of a setting has open, which station is live, and what the main button does. */
-export function useSetPage(desk: SettingDesk, toRecord: () => void) {
+export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => void) {
   const { view, problem, busy } = desk;
   const { data: mechanics } = useMechanics();
-  const typed = ref("");
   const picked = ref<string | null>(null);
   const panel = ref<Panel>("log");
   const preview = ref<Expectation | null>(null);
@@ -23,11 +24,26 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   const asked = computed(() =>
     sheet.value?.cells.find((c) => c.status === "asked" || c.status === "contested"),
   );
-  /** The station that takes the keyboard: none while something is asked, or a caution is still unread. */
+  /** The headline asks for what is in now: what is typed goes there. */
+  const packAsked = computed(
+    () => sheet.value !== undefined && !sheet.value.state_known && !sheet.value.stop && !asked.value,
+  );
+  /** The station that takes the keyboard: none while something is asked, a caution is still unread, or the
+   * headline asks for the pack. */
   const live = computed(() => {
     if (shownPanel.value === "cautions" || (asked.value && !picked.value)) return null;
-    return picked.value ?? sheet.value?.next ?? null;
+    return picked.value ?? (packAsked.value ? null : (sheet.value?.next ?? null));
   });
+  const typing = useTyped(setting, live);
+  /** What was sent again and taken then stands at its station: it is typed no more. */
+  watch(sheet, (now) => {
+    for (const [slot, text] of typing.left.value) {
+      const cell = now?.cells.find((c) => c.slot === slot);
+      if (cell?.entries.some((e) => e.as_typed === text)) typing.letGo(slot);
+    }
+  });
+  /** The first digit of a pack that was begun at the page. */
+  const seed = ref("");
   const liveCell = computed(() => sheet.value?.cells.find((c) => c.slot === live.value));
   const name = computed(() => mechanics.value?.find((m) => m.id === actor.value)?.name ?? "");
   const fresh = computed(
@@ -40,6 +56,12 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
     if (panel.value !== "log") return panel.value;
     if (fresh.value && !cautionsRead.value) return "cautions";
     return sheet.value?.surprise ? "surprise" : "log";
+  });
+  /** Why no station takes a reading now, in a few words. */
+  const standing = computed(() => {
+    if (shownPanel.value === "cautions") return "Read the cautions first.";
+    if (packAsked.value) return "First what is in now: type it, or tap a station to read before.";
+    return sheet.value?.cells.length ? "All stations read." : "Nothing can be read here.";
   });
   const taken = computed(() => sheet.value?.cells.filter((c) => c.status === "taken").length ?? 0);
   const eyebrow = computed(() => {
@@ -61,27 +83,59 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   );
 
   function close() {
-    if (typed.value) typed.value = "";
+    typing.clear();
     panel.value = "log";
     picked.value = null;
     preview.value = null;
+    seed.value = "";
+  }
+  const reason = computed(() => {
+    if (shownPanel.value === "cautions") return "Read the cautions first, then type it again.";
+    if (asked.value) return "Answer first what is asked, then type it again.";
+    if (panel.value !== "log" && panel.value !== "working")
+      return "Close what is open first, then type it again.";
+    if (signed.value) return "It is signed. Re-seat to read a new round.";
+    return "No station is open. Tap one to correct it, or re-seat for a new round.";
+  });
+  /** A key that no field took: a number begun where the pack is asked for opens the pack; any other is refused. */
+  function stray(key: string): boolean {
+    if (liveTakes.value) return false;
+    if (packAsked.value && shownPanel.value !== "cautions" && panel.value === "log" && begins(key)) {
+      seed.value = key;
+      panel.value = "move";
+      return true;
+    }
+    return typing.strayed(key, reason.value);
   }
   /** Takes the live station's reading: what was typed, or what its own drawing gives. */
-  async function take(what: Take = { text: typed.value.trim() }) {
+  async function take(what: Take = { text: typing.typed.value.trim() }) {
     const cell = liveCell.value;
-    if (!cell || busy.value || (what.value === undefined && !what.text)) return;
+    if (!cell || (what.value === undefined && !what.text)) return;
+    if (what.value !== undefined) {
+      if (!busy.value) await send(cell, what);
+      return;
+    }
+    const ok = await typing.through(cell.slot, what.text ?? "", (text) => send(cell, { text }));
+    const behind = ok ? typing.next() : undefined;
+    if (!behind) return;
+    if (liveTakes.value) await take({ text: behind });
+    else typing.refuse(behind, reason.value);
+  }
+  async function send(cell: Cell, what: Take): Promise<boolean> {
     const old = cell.entries.at(-1);
     const more = old && picked.value ? { supersedes: old.id } : {};
-    if (!(await desk.entry({ slot: cell.slot, ...what, ...more }))) return;
-    typed.value = "";
-    picked.value = null;
+    const ok = await desk.entry({ slot: cell.slot, ...what, ...more });
+    if (ok) picked.value = null;
+    return ok;
   }
-  async function done(states: Record<string, unknown>, remark: string) {
+  async function done(states: Record<string, unknown>, remark: string, written: () => void) {
     const ok =
       panel.value === "recount"
         ? await desk.explain("recounted", remark, states)
         : await desk.act(sheet.value?.state_known ? "move" : "as_found", states, remark);
-    if (ok) close();
+    if (!ok) return;
+    written();
+    close();
   }
   async function answer(cause: string, words: string) {
     if (cause === "recounted") panel.value = "recount";
@@ -97,7 +151,7 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   const show = (shown: Expectation | null) => void (preview.value = shown);
   const readCautions = () => void (cautionsRead.value = true);
   const pick = (slot: string) => void (picked.value = slot);
-  const type = (text: string) => void (typed.value = text);
+  const type = (text: string) => void (typing.typed.value = text);
   const reseat = () => void desk.act("reseat", {});
   const toggle = (which: Panel) => () => (panel.value = panel.value === which ? "log" : which);
   const openMove = () => (panel.value = sheet.value?.surprise ? "log" : "move");
@@ -109,6 +163,11 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
     if (last) picked.value = last.slot;
   }
   const typedHere = computed(() => TYPED.includes(liveCell.value?.accepts ?? ""));
+  /** A field stands open that digits go to. */
+  const liveTakes = computed(
+    () => (typedHere.value && !working.value && panel.value !== "given") || takesPack.value,
+  );
+  const takesPack = computed(() => ["move", "recount"].includes(panel.value));
   const main = computed(() => {
     const s = sheet.value;
     if (!s) return null;
@@ -127,7 +186,9 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
   return reactive({
     view,
     sheet,
-    typed,
+    ...typing,
+    seed,
+    stray,
     picked,
     panel,
     preview,
@@ -137,6 +198,7 @@ export function useSetPage(desk: SettingDesk, toRecord: () => void) {
     liveCell,
     name,
     shownPanel,
+    standing,
     eyebrow,
     working,
     signed,
