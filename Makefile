@@ -101,6 +101,10 @@ bench: setup browser build ## Benchmarks: figures and ratios, never asserted
 bench-advice: setup ## What the advisor says against what comes true; planted slips; memory; preload; hostile inputs
 	@$(PY) bench/calibration.py && $(PY) bench/slips.py && $(PY) bench/memory.py && $(PY) bench/preload.py && $(PY) bench/fuzz.py
 
+.PHONY: bench-typed
+bench-typed: build ## Two hundred random walks of taps, keys and reloads: nothing typed is lost or joined
+	@PYTHONPATH=tests:tests/browser:tools:bench $(PY) bench/typed.py
+
 .PHONY: mutants
 mutants: setup ## Whether the tests of ROOM (advice, settings, parts, windows, services) notice 60 changes
 	@$(PY) tools/mutate.py $(ROOM)

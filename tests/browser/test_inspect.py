@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import re
 
-from controls import pick
 from playwright.sync_api import Page, expect
+
+from controls import pick
 
 
 def home(page: Page) -> str:

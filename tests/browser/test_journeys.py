@@ -7,13 +7,13 @@ import re
 import threading
 from pathlib import Path
 
-from controls import pick
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 from werkzeug.serving import make_server
 
 from bornek.app import create_app
 from bornek.store.database import Database
+from controls import pick
 from helpers import NOW
 from trial_kind import trial
 

@@ -4,6 +4,7 @@ import re
 
 import pytest
 from playwright.sync_api import Page, expect
+
 from walks import walk
 
 HOME = re.compile(r"^(https?://[^/]+)")

@@ -6,8 +6,9 @@ import json
 import re
 from pathlib import Path
 
-from controls import pick, radio
 from playwright.sync_api import Page, expect
+
+from controls import pick, radio
 
 
 def home(page: Page) -> str:

@@ -5,10 +5,11 @@ from __future__ import annotations
 import io
 from pathlib import Path
 
-from controls import pick, radio
 from PIL import Image
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
+
+from controls import pick, radio
 
 
 def home(page: Page) -> str:

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import re
 
-from controls import pick
 from playwright.sync_api import Page, expect
 
 from bornek.store.database import Database
+from controls import pick
 from trial_fact import trial_fact
 from trial_kind import trial
 from trial_mesh import trial_mesh, truth

@@ -1,11 +1,18 @@
 import { onKeyStroke } from "@vueuse/core";
-import { onBeforeUnmount, onMounted } from "vue";
+import { getCurrentInstance, onBeforeUnmount, onMounted } from "vue";
 
 /** Says whether it used the key. `typing`: something stands in the live field, so letters belong to it. */
 export type KeyHandler = (event: KeyboardEvent, typing: boolean) => boolean;
 
-/** Those who want keys, inner parts before the page around them; the first who uses a key ends its way. */
-const layers: KeyHandler[] = [];
+/** Those who want keys, inner parts before the page around them, whenever they came; the first who uses a key
+ * ends its way. */
+const layers: { handle: KeyHandler; depth: number }[] = [];
+
+function depthHere(): number {
+  let depth = 0;
+  for (let at = getCurrentInstance(); at; at = at.parent) depth += 1;
+  return depth;
+}
 
 const FIELDS = ["INPUT", "SELECT", "TEXTAREA"];
 const CHOOSING = "[role=listbox], [role=radiogroup], [aria-haspopup=listbox], [role=menu]";
@@ -57,7 +64,7 @@ function dispatch(event: KeyboardEvent): void {
   if (field && !isLive(event.target) && event.key !== "Escape") return;
   const text = isLive(event.target) ? event.target.value : (liveField()?.value ?? "");
   const stray = () => !field && toLive(event.key);
-  const used = () => layers.some((use) => use(event, text !== ""));
+  const used = () => layers.some((layer) => layer.handle(event, text !== ""));
   if (event.key === " " ? used() || stray() : stray() || used()) event.preventDefault();
 }
 
@@ -86,6 +93,10 @@ export function ownKeys(): void {
 /** Keys for as long as the caller is on the page. A field and an open dialog keep theirs; of a field that is
  * not a live cell only Escape comes through. */
 export function useKeys(handle: KeyHandler): void {
-  onMounted(() => layers.push(handle));
-  onBeforeUnmount(() => layers.splice(layers.indexOf(handle), 1));
+  const layer = { handle, depth: depthHere() };
+  onMounted(() => {
+    layers.push(layer);
+    layers.sort((a, b) => b.depth - a.depth);
+  });
+  onBeforeUnmount(() => layers.splice(layers.indexOf(layer), 1));
 }

@@ -9,12 +9,12 @@ from reportlab.graphics import renderPDF
 from reportlab.graphics.barcode.qr import QrCodeWidget
 from reportlab.graphics.shapes import Drawing
 from reportlab.lib.pagesizes import A4
-from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
 from bornek.core.errors import InputError
 from bornek.report.fonts_in import use_fonts
-from bornek.report.paint import BOLD, INK, INK_2, PLAIN
+from bornek.report.lettering import cut, draw_line
+from bornek.report.paint import INK, INK_2
 
 COLUMNS, ROWS = 2, 6
 MARGIN = 36.0
@@ -64,19 +64,13 @@ def _label(
     square.add(widget)
     renderPDF.draw(square, canvas, x + WIDE - CODE - 10, y + HIGH - CODE - 10)
     room = WIDE - CODE - 30
-    canvas.setFillColor(INK)
-    canvas.setFont(BOLD, 22)
-    canvas.drawString(x + 12, y + HIGH - 32, code)
-    canvas.setFont(PLAIN, 8)
-    canvas.setFillColor(INK_2)
-    canvas.drawString(x + 12, y + HIGH - 44, _cut(job["unit_name"], PLAIN, 8, room))
+    draw_line(canvas, x + 12, y + HIGH - 32, cut(code, 22, room, True), 22, True)
+    draw_line(canvas, x + 12, y + HIGH - 44, cut(job["unit_name"], 8, room), 8, colour=INK_2)
     line = y + HIGH - 62
     for r in removals[:MOST_LINES]:
-        canvas.setFillColor(INK)
-        canvas.setFont(BOLD, 9.5)
         many = f"{r['count']} × " if r["count"] > 1 else ""
         room_here = room if line > y + HIGH - CODE - 12 else WIDE - 24
-        canvas.drawString(x + 12, line, _cut(f"{many}{r['label']}", BOLD, 9.5, room_here))
+        draw_line(canvas, x + 12, line, cut(f"{many}{r['label']}", 9.5, room_here, True), 9.5, True)
         words = "; ".join(
             w
             for w in (
@@ -88,19 +82,8 @@ def _label(
             if w
         )
         if words:
-            canvas.setFont(PLAIN, 8)
-            canvas.drawString(x + 12, line - 9, _cut(words, PLAIN, 8, room_here))
+            draw_line(canvas, x + 12, line - 9, cut(words, 8, room_here), 8)
             line -= 9
         line -= 12
     if len(removals) > MOST_LINES:
-        canvas.setFont(PLAIN, 8)
-        canvas.drawString(x + 12, line, f"and {len(removals) - MOST_LINES} more")
-
-
-def _cut(words: str, font: str, size: float, room: float) -> str:
-    """As much of the words as the room takes."""
-    if stringWidth(words, font, size) <= room:
-        return words
-    while words and stringWidth(f"{words}…", font, size) > room:
-        words = words[:-1]
-    return f"{words}…"
+        draw_line(canvas, x + 12, line, f"and {len(removals) - MOST_LINES} more", 8)

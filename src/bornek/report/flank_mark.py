@@ -6,7 +6,14 @@ from typing import Any
 
 from reportlab.graphics.shapes import Circle, Drawing, Polygon, Rect
 
-from bornek.report.paint import HAIR, INK, INK_2, STEEL, WHITE, words_at
+from bornek.report.any_script import words_at
+from bornek.report.paint import (
+    HAIR,
+    INK,
+    INK_2,
+    STEEL,
+    WHITE,
+)
 
 TAPER = 0.22
 

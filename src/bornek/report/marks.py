@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from reportlab.graphics.shapes import Drawing, Group, Polygon, Rect
 
+from bornek.report.any_script import words_at
 from bornek.report.paint import (
     BLUE,
     HAIR,
@@ -18,7 +19,6 @@ from bornek.report.paint import (
     Scene,
     box,
     stroke,
-    words_at,
 )
 
 

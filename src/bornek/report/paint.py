@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from reportlab.graphics.shapes import Drawing, Line, Rect, String
+from reportlab.graphics.shapes import Line, Rect
 from reportlab.lib.colors import Color, HexColor
 
 from bornek.core.looks import VERDICTS, colour
@@ -30,20 +30,6 @@ class Scale:
         return PAD + share * (self.width - 2 * PAD)
 
 
-def words_at(
-    x: float,
-    y: float,
-    text: str,
-    size: float = 8,
-    bold: bool = False,
-    anchor: str = "start",
-    colour: Color = INK,
-) -> String:
-    return String(
-        x, y, text, fontName=BOLD if bold else PLAIN, fontSize=size, textAnchor=anchor, fillColor=colour
-    )
-
-
 def stroke(
     x1: float,
     y1: float,
@@ -64,7 +50,3 @@ def verdict_fill(code: str) -> Color | None:
     """What a verdict's tag is painted in: the window's blue or red lead, else nothing."""
     look = VERDICTS.get(code)  # type: ignore[call-overload]
     return BY_ROLE.get(look.role) if look else None
-
-
-def zone_head(d: Drawing, text: str, y: float) -> None:
-    d.add(words_at(PAD, y, text, 8, True))

@@ -6,16 +6,21 @@ import io
 from datetime import datetime
 from typing import Any
 from xml.sax.saxutils import escape
+from zoneinfo import ZoneInfo
 
 from reportlab.lib.pagesizes import A4
 from reportlab.lib.styles import ParagraphStyle
 from reportlab.platypus import Flowable, KeepTogether, Paragraph, SimpleDocTemplate, Spacer, Table, TableStyle
 
+from bornek.report.any_script import TextBlock
 from bornek.report.drawers import draw
-from bornek.report.fonts_in import MATH, use_fonts
+from bornek.report.fonts_in import use_fonts
+from bornek.report.lettering import cut, draw_line, plain
 from bornek.report.paint import BOLD, HAIR, INK, INK_2, PLAIN
 
 WIDTH = A4[0] - 96
+LONG_WORD = 24
+"""Letters without a space that may be wider than a narrow column."""
 _BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
 _SMALL = ParagraphStyle("small", parent=_BODY, fontSize=8, leading=10.5, textColor=INK_2)
 _HEAD = ParagraphStyle("head", parent=_BODY, fontName=BOLD, fontSize=13, leading=17, spaceBefore=10)
@@ -23,17 +28,18 @@ _TITLE = ParagraphStyle("title", parent=_HEAD, fontSize=20, leading=25)
 _ZONE = ParagraphStyle("zone", parent=_HEAD, fontSize=10, leading=13, spaceBefore=6)
 
 
-def _text(words: str, style: ParagraphStyle = _BODY) -> Paragraph:
-    safe = escape(words)
-    for sign in "√≈≤≥Σ":
-        safe = safe.replace(sign, f'<font name="{MATH}">{sign}</font>')
-    return Paragraph(safe, style)
+def _text(words: str, style: ParagraphStyle = _BODY) -> Flowable:
+    """A paragraph; one that the main face has not every sign of, or a single long word, is set sign by sign."""
+    longest = max(map(len, words.split()), default=0)
+    if longest <= LONG_WORD and plain(words, style.fontName == BOLD):
+        return Paragraph(escape(words), style)
+    return TextBlock(words, style)
 
 
 def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
     """A build sheet: as found, every round, as left, the working, who and when."""
     use_fonts()
-    job = record["job"]
+    job, zone = record["job"], record["zone"]
     out = io.BytesIO()
     title = f"{job['tag']} {job['unit_name']}"
     doc = SimpleDocTemplate(
@@ -49,7 +55,8 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
     story: list[Flowable] = [
         _text(f"{job['tag']}   {job['unit_name']}", _TITLE),
         _text(
-            f"Serial {job['serial']} · received {_day(record['opened_at'])} · printed {_day(now.isoformat())}"
+            f"Serial {job['serial']} · received {_day(record['opened_at'], zone)} · printed {_day(now.isoformat(), zone)} "
+            f"({record['yard']}, {zone})"
         ),
         _text(f"Complaint: {job['complaint'] or 'none given'}"),
         _text(
@@ -64,7 +71,7 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
         story += [Spacer(0, 8), draw(job["section"], WIDTH)]
     story += _strip(record)
     for setting in record["settings"]:
-        story += _setting(setting)
+        story += _setting(setting, zone)
     doc.build(story, onFirstPage=_foot(title), onLaterPages=_foot(title))
     return out.getvalue()
 
@@ -89,20 +96,19 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
 
 def _foot(title: str) -> Any:
     def paint(canvas: Any, _doc: Any) -> None:
-        canvas.setFont(PLAIN, 8)
-        canvas.setFillColor(INK_2)
-        canvas.drawString(48, 30, title)
-        canvas.drawRightString(A4[0] - 48, 30, f"page {canvas.getPageNumber()}")
+        draw_line(canvas, 48, 30, cut(title, 8, WIDTH - 80), 8, colour=INK_2)
+        draw_line(canvas, A4[0] - 48, 30, f"page {canvas.getPageNumber()}", 8, anchor="end", colour=INK_2)
 
     return paint
 
 
-def _setting(s: dict[str, Any]) -> list[Flowable]:
+def _setting(s: dict[str, Any], zone: str) -> list[Flowable]:
     sheet = s["sheet"]
     head = [
         _text(f"{s['label']}: {sheet['verdict']['words'].upper()}", _HEAD),
         _grid(
-            [["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s)]], [70, WIDTH - 70]
+            [["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s, zone)]],
+            [70, WIDTH - 70],
         ),
         Spacer(0, 6),
     ]
@@ -110,7 +116,7 @@ def _setting(s: dict[str, Any]) -> list[Flowable]:
     story: list[Flowable] = [KeepTogether([*head, *drawn[:1]]), *drawn[1:]]
     for result in sheet["outcome"]["results"]:
         story += _working(result)
-    story += _rounds(s)
+    story += _rounds(s, zone)
     for title, lines in (
         ("Not verified", sheet["unverified"]),
         ("Temporary: out before Prove", sheet["temporary"]),
@@ -133,9 +139,14 @@ def _working(result: dict[str, Any]) -> list[Flowable]:
     ]
 
 
-def _rounds(s: dict[str, Any]) -> list[Flowable]:
+def _rounds(s: dict[str, Any], zone: str) -> list[Flowable]:
     rows = [
-        [str(a["round"]), a["words"] + (f" ({a['remark']})" if a["remark"] else ""), a["by"], _day(a["at"])]
+        [
+            str(a["round"]),
+            a["words"] + (f" ({a['remark']})" if a["remark"] else ""),
+            a["by"],
+            _day(a["at"], zone),
+        ]
         for a in s["acts"]
     ]
     story: list[Flowable] = []
@@ -146,7 +157,7 @@ def _rounds(s: dict[str, Any]) -> list[Flowable]:
         ]
     story += [_text(words) for words in s["explanations"]]
     entries = [
-        [str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], _day(e["at"]), e["fate"]]
+        [str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], _day(e["at"], zone), e["fate"]]
         for e in s["entries"]
     ]
     if entries:
@@ -171,11 +182,11 @@ def _grid(rows: list[list[str]], widths: list[float]) -> Table:
     return table
 
 
-def _signed(s: dict[str, Any]) -> str:
+def _signed(s: dict[str, Any], zone: str) -> str:
     mark = s["signature"]
     if not mark:
         return "not signed"
-    words = f"{mark['by']} (named, not authenticated), {_day(mark['at'])}"
+    words = f"{mark['by']} (named, not authenticated), {_day(mark['at'], zone)}"
     words += f"; {mark['remark']}" if mark["remark"] else ""
     words += "; disturbed since: read again" if mark["disturbed"] else ""
     if mark["not_held"]:
@@ -183,5 +194,6 @@ def _signed(s: dict[str, Any]) -> str:
     return f"{words}; seal {s['sha256'][:16]}"
 
 
-def _day(stamp: str) -> str:
-    return stamp[:16].replace("T", " ") + " UTC"
+def _day(stamp: str, zone: str) -> str:
+    """A moment as the clock on the yard's wall says it."""
+    return datetime.fromisoformat(stamp).astimezone(ZoneInfo(zone)).strftime("%Y-%m-%d %H:%M")

@@ -7,6 +7,7 @@ from typing import Any
 from reportlab.graphics import renderSVG
 from reportlab.graphics.shapes import Drawing, Group, Line, Polygon, PolyLine, Rect
 
+from bornek.report.any_script import words_at
 from bornek.report.fonts_in import use_fonts
 from bornek.report.paint import (
     CUT,
@@ -19,7 +20,6 @@ from bornek.report.paint import (
     WHITE,
     YELLOW,
     verdict_fill,
-    words_at,
 )
 
 FILL = {"cut": CUT, "part": STEEL, "shaft": STEEL, "race": PLATE, "roller": HAIR, "seal": INK, "shim": PLATE}

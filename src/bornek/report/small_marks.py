@@ -6,6 +6,7 @@ import math
 
 from reportlab.graphics.shapes import Circle, Drawing
 
+from bornek.report.any_script import words_at, zone_head
 from bornek.report.paint import (
     BLUE,
     HAIR,
@@ -18,8 +19,6 @@ from bornek.report.paint import (
     Scene,
     box,
     stroke,
-    words_at,
-    zone_head,
 )
 
 RADIUS = 62.0

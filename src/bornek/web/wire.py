@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 import hashlib
+import re
+import unicodedata
 from collections.abc import Callable
 from contextlib import AbstractContextManager
 from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any, Protocol, cast
+from urllib.parse import quote
 
 from flask import Response, current_app, jsonify, request
 
@@ -75,8 +78,17 @@ class Wire:
 def attached(data: bytes | str, mime: str, name: str) -> Response:
     """A file to be saved under a name."""
     response = Response(data, mimetype=mime)
-    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
+    response.headers.set("Content-Disposition", "attachment", **_named(name))
     return response
+
+
+def _named(name: str) -> dict[str, str]:
+    """A file's name for the header: as it is in UTF-8, and in plain letters for who reads no other."""
+    safe = re.sub(r'[\x00-\x1f\x7f"\\/:*?<>|]', "-", name)
+    simple = unicodedata.normalize("NFKD", safe).encode("ascii", "ignore").decode() or "file"
+    return (
+        {"filename": simple} if simple == safe else {"filename": simple, "filename*": f"UTF-8''{quote(safe)}"}
+    )
 
 
 def _digest(data: bytes) -> str:

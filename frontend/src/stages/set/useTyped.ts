@@ -38,8 +38,10 @@ export function useTyped(setting: string, live: Ref<string | null>) {
       waiting.value = "";
       return false;
     }
+    const begun = drafts.value[slot] ?? "";
     put(slot, "");
     sending.value = true;
+    if (begun.trim() !== text) waiting.value = begun;
     const ok = await send(text);
     sending.value = false;
     const behind = [...queue.value, waiting.value].filter(Boolean);
