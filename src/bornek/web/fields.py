@@ -6,9 +6,10 @@ from typing import Any
 
 from marshmallow import fields, validate
 
-ID = validate.Regexp(
-    r"^[A-Za-z0-9][A-Za-z0-9._\-]{0,59}$", error="an id is 1 to 60 letters, digits, dots or dashes"
-)
+from bornek.core.keys import ID as _ID
+from bornek.core.keys import ID_WORDS
+
+ID = validate.Regexp(rf"{_ID.pattern}\Z", error=ID_WORDS)
 
 
 def an_id(**more: Any) -> fields.String:

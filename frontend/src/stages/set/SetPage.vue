@@ -25,7 +25,7 @@ const help = ref<"keys" | "cautions" | null>(null);
 const page = useSetPage(props.setting, desk, () => void router.push(`/jobs/${props.job}/record`));
 useSetKeys(
   {
-    Enter: () => page.panel === "log" && page.main?.run(),
+    Enter: () => ["log", "working"].includes(page.panel) && page.main?.run(),
     Escape: page.close,
     "=": page.toggle("working"),
     m: page.openMove,

@@ -10,7 +10,7 @@ from importlib import resources
 
 from bornek.core.errors import InputError, RangeError
 
-_CLASS = re.compile(r"^(js|JS|[d-hj-npr-u]|[D-HJKMNPRS])(\d{1,2})$")
+_CLASS = re.compile(r"^(js|JS|[d-hj-npr-u]|[D-HJKMNPRS])(\d{1,2})\Z", re.ASCII)
 _UPPER_GIVEN = "defgh"
 
 

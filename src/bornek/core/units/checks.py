@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-import re
 from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
 
 from bornek.core.errors import BornekError, InputError
+from bornek.core.keys import is_key
 from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
@@ -15,8 +15,6 @@ from bornek.core.settings.registry import find_kind
 from bornek.core.units.definition import Definition, Limit, SettingPoint
 from bornek.core.units.limits import give_limits
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
-
-_KEY = re.compile(r"^[a-z0-9][a-z0-9-]{0,39}$")
 
 
 @dataclass(frozen=True)
@@ -35,7 +33,7 @@ def check_definition(d: Definition) -> None:
         rows = getattr(d, name)
         count = Counter(row.key for row in rows)
         for i, row in enumerate(rows):
-            if not _KEY.match(row.key):
+            if not is_key(row.key):
                 wrong[f"{name}[{i}].key"] = (
                     f"must be small letters, digits and dashes, at most 40 (got {row.key!r})"
                 )

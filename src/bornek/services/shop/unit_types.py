@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, NotFound, NotSolved
+from bornek.core.keys import check_id
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.section.draw_section import HEIGHT, WIDTH, draw_section
@@ -65,6 +66,7 @@ EDITION = 1
 
 def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any]) -> t.UnitTypeRevision:
     """A unit type and its first, immutable revision; or the next one, if the definition changed."""
+    check_id(type_id, "type_id")
     check_definition(read_definition(definition))
     kind = desk.session.get(t.UnitType, type_id)
     if kind is None:

@@ -70,7 +70,7 @@ class GaugeIn(Schema):
     division = fields.Float(required=True, validate=validate.Range(0, 1000))
     interpolation = fields.Float(load_default=0.5)
     calibration_u = fields.Float(load_default=0.002)
-    due = fields.String(load_default="", validate=validate.Regexp(r"^(\d{4}-\d{2}-\d{2})?$"))
+    due = fields.String(load_default="", validate=validate.Regexp(r"^([0-9]{4}-[0-9]{2}-[0-9]{2})?\Z"))
 
 
 class FormIn(Schema):
