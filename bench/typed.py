@@ -7,30 +7,22 @@ from __future__ import annotations
 
 import sys
 import tempfile
-import threading
 from collections import Counter
 from pathlib import Path
-from typing import Any
 
 from playwright.sync_api import sync_playwright
-from werkzeug.serving import WSGIRequestHandler, make_server
 
 from bornek.app import create_app
 from bornek.demo.seed import seed as seed_yard
 from bornek.store.database import Database
 from chromium import launch_options
 from helpers import NOW
+from serving import ACTOR, served
 from walks import Walk, walk
 
 WALKS = 200
-ACTOR = "localStorage.setItem('bornek.actor', 'marl')"
 A_YARD = 20
 """Walks over one yard, before a new one: a setting must not run out of rounds that can be read."""
-
-
-class Quiet(WSGIRequestHandler):
-    def log(self, type: str, message: str, *args: Any) -> None:
-        """Nothing of every asset that is fetched."""
 
 
 def walks(seeds: list[int]) -> list[Walk]:
@@ -41,14 +33,12 @@ def walks(seeds: list[int]) -> list[Walk]:
         with database.writing() as session:
             seed_yard(session)
         app = create_app(database, lambda: NOW)
-        server = make_server("127.0.0.1", 0, app, threaded=True, request_handler=Quiet)
-        threading.Thread(target=server.serve_forever, daemon=True).start()
-        browser = playwright.chromium.launch(**launch_options())
-        page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
-        page.add_init_script(ACTOR)
-        found = [walk(page, f"http://127.0.0.1:{server.port}", n) for n in seeds]
-        browser.close()
-        server.shutdown()
+        with served(app) as address:
+            browser = playwright.chromium.launch(**launch_options())
+            page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
+            page.add_init_script(ACTOR)
+            found = [walk(page, address, n) for n in seeds]
+            browser.close()
         database.close()
     return found
 

@@ -3,40 +3,21 @@
 from __future__ import annotations
 
 import shutil
-import threading
 from collections.abc import Iterator
-from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
 import pytest
 from flask import Flask
 from playwright.sync_api import Browser, Page
-from werkzeug.serving import WSGIRequestHandler, make_server
 
-from bornek.app import PAGE, create_app
+from bornek.app import create_app
 from bornek.store.database import Database
 from chromium import launch_options
 from helpers import NOW
+from serving import ACTOR, served
 
-ACTOR = "localStorage.setItem('bornek.actor', 'marl')"
 VIEWPORT = {"width": 1280, "height": 800}
-
-
-class Quiet(WSGIRequestHandler):
-    def log(self, type: str, message: str, *args: Any) -> None:
-        """Nothing of every asset that is fetched."""
-
-
-@contextmanager
-def served(app: Flask) -> Iterator[str]:
-    assert (PAGE / "index.html").is_file(), "build the page first: make build"
-    server = make_server("127.0.0.1", 0, app, threaded=True, request_handler=Quiet)
-    thread = threading.Thread(target=server.serve_forever, daemon=True)
-    thread.start()
-    yield f"http://127.0.0.1:{server.port}"
-    server.shutdown()
-    thread.join()
 
 
 @pytest.fixture(scope="session")
@@ -88,6 +69,6 @@ def looked_at(browser: Browser, reading_room: str) -> Iterator[Page]:
         lambda route: (page.foreign.append(route.request.url), route.abort()),  # type: ignore[attr-defined]
     )
     page.on("pageerror", lambda e: page.errors.append(str(e)))  # type: ignore[attr-defined]
-    page.on("console", lambda m: page.errors.append(m.text) if m.type == "error" else None)  # type: ignore[attr-defined]
+    page.on("console", lambda m: page.errors.append(m.text) if m.type in ("error", "warning") else None)  # type: ignore[attr-defined]
     yield page
     context.close()

@@ -10,7 +10,10 @@ from playwright.sync_api import Page, expect
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
          "/jobs/p22/set/p22.thrust-end-play", "/jobs/w11/record", "/jobs/f12/strip", "/jobs/f12/receive",
-         "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors"]  # fmt: skip
+         "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors",
+         "/yard", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off", "/jobs/k08/strip?zone=loose",
+         "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
+         "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:
@@ -54,6 +57,7 @@ def test_no_view_scrolls_sideways_on_phone_tablet_or_bench(view: Page) -> None:
         view.set_viewport_size({"width": width, "height": 900})
         view.evaluate("new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))")
         assert view.evaluate("document.documentElement.scrollWidth") <= width
+    assert view.errors == []  # type: ignore[attr-defined]
 
 
 def test_the_main_task_fits_1280_by_800_without_scrolling(looked_at: Page, reading_room: str) -> None:

@@ -151,7 +151,7 @@ def test_orders_go_out_as_csv_with_their_substitutes(client: FlaskClient) -> Non
     rows = list(csv.DictReader(io.StringIO(client.get("/api/orders.csv").text)))
     mine = next(r for r in rows if r["part"] == "Thrust bearing")
     assert (mine["substitutes"], mine["supplier"]) == ("K 51 218", "'=Store")
-    assert client.get("/api/jobs/p22/orders.csv").headers["Content-Disposition"].endswith('orders-P-22.csv"')
+    assert client.get("/api/jobs/p22/orders.csv").headers["Content-Disposition"].endswith("orders-P-22.csv")
 
 
 def test_the_cross_reference_refuses_a_pair_twice_and_strikes_a_wrong_one(client: FlaskClient) -> None:

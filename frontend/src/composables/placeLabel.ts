@@ -2,6 +2,7 @@ import type { Readout } from "../api/client";
 import type { Scale } from "./useScale";
 
 const ROOM = 160;
+const LETTER = 10.5;
 
 export interface LabelPlace {
   x: number;
@@ -12,7 +13,9 @@ export interface LabelPlace {
 export function placeWindowLabel(scene: Readout, x: Scale): LabelPlace {
   const { window: band, needle } = scene;
   if (!band) return { x: 0, anchor: "middle" };
-  const middle = (x(band.lo) + x(band.hi)) / 2;
+  const half = (58 + LETTER * band.label.length) / 2;
+  const end = x(scene.hi) + 12;
+  const middle = Math.min(Math.max((x(band.lo) + x(band.hi)) / 2, half), Math.max(end - half, half));
   if (!needle) return { x: middle, anchor: "middle" };
   const left = x(needle.at - needle.give) - 10;
   const right = x(needle.at + needle.give) + 10;

@@ -8,7 +8,7 @@ export function makeScale(lo: number, hi: number, from: number, to: number): Sca
   const span = hi - lo || 1;
   const scale = ((at: number) => {
     const share = Math.min(1, Math.max(0, (at - lo) / span));
-    return from + share * (to - from);
+    return from + share * Math.max(to - from, 0);
   }) as Scale;
   scale.inside = (at) => at >= lo && at <= hi;
   return scale;

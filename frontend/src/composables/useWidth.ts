@@ -6,7 +6,7 @@ export function useWidth(element: Ref<HTMLElement | null>, start = 800): Ref<num
   let observer: ResizeObserver | undefined;
   onMounted(() => {
     if (!element.value) return;
-    width.value = element.value.clientWidth || start;
+    width.value = element.value.clientWidth;
     observer = new ResizeObserver(([entry]) => {
       if (entry) width.value = entry.contentRect.width;
     });

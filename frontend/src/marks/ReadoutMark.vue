@@ -13,7 +13,8 @@ const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
 const high = computed(() => (props.small ? 22 : props.compact ? 40 : 54));
-const top = computed(() => (props.small ? 14 : props.compact ? 80 : 124));
+const PHONE = 560;
+const top = computed(() => (props.small ? 14 : props.compact ? 80 : width.value < PHONE ? 150 : 124));
 const base = computed(() => top.value + high.value);
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
@@ -37,6 +38,7 @@ const spoken = computed(() => {
 <template>
   <div ref="box" class="relative z-1 w-full" data-mark="readout">
     <svg
+      v-if="width > 0"
       :width="width"
       :height="base + (small ? 4 : 26)"
       role="img"

@@ -15,25 +15,43 @@ const props = defineProps<{
   small?: boolean;
   compact?: boolean;
 }>();
+const CORNER = 100;
+const TAG = 66;
+const LETTER = 12.5;
 /** "Not proven, reads out high" would run over the page beside the value: the words below say by how much. */
 const verdict = computed(() => props.scene.verdict_words.split(", "));
 const at = computed(() => props.x(props.needle.at));
 const left = computed(() => props.x(props.needle.at - props.needle.give));
 const right = computed(() => props.x(props.needle.at + props.needle.give));
-const flagWidth = computed(() =>
-  phone.value ? props.width - (props.compact ? 0 : 100) : props.width > 800 ? 390 : 310,
-);
 const phone = computed(() => props.width < 560 || props.compact);
-const flip = computed(() => !phone.value && at.value + flagWidth.value + 18 > props.width);
-const flagX = computed(() =>
-  phone.value
-    ? props.compact
-      ? 0
-      : 100
-    : flip.value
-      ? Math.max(Math.min(props.gutter, at.value - flagWidth.value - 18), at.value - flagWidth.value - 18)
-      : at.value + 18,
-);
+const figure = computed(() => (props.needle.bound ? 32 : phone.value ? 30 : props.width < 800 ? 46 : 60));
+/** Room that the value, its verdict and its words take side by side: letters are never wider than this. */
+const room = computed(() => {
+  const tag = Math.max(TAG + LETTER * (verdict.value[0] ?? "").length, 10 * props.needle.give_label.length);
+  const value = 0.6 * figure.value * props.needle.label.length + 14 + tag;
+  return Math.max(value, 8.4 * props.needle.words.length);
+});
+/** The button for the sum stands in the corner. */
+const corner = computed(() => (props.gutter ? CORNER : 0));
+type Side = "right" | "left" | "above";
+const side = computed<Side>(() => {
+  if (phone.value) return "above";
+  if (at.value + 18 + room.value <= props.width) return "right";
+  return at.value - 18 - room.value >= corner.value ? "left" : "above";
+});
+const flip = computed(() => side.value === "left");
+const flagWidth = computed(() => {
+  if (phone.value) return props.width - (props.compact ? 0 : CORNER);
+  return Math.min(room.value, props.width - corner.value);
+});
+const flagX = computed(() => {
+  if (phone.value) return props.compact ? 0 : CORNER;
+  if (side.value === "right") return at.value + 18;
+  if (side.value === "left") return at.value - 18 - flagWidth.value;
+  return Math.max(corner.value, Math.min(at.value - flagWidth.value / 2, props.width - flagWidth.value));
+});
+/** Where the needle begins: below the figures where they stand over it. */
+const from = computed(() => (props.compact ? 48 : side.value === "above" ? props.top - 34 : 6));
 const outside = computed(() => !props.x.inside(props.needle.at));
 </script>
 
@@ -48,14 +66,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
       />
     </template>
     <template v-else>
-      <line
-        :x1="at"
-        :x2="at"
-        :y1="phone ? (compact ? 48 : 88) : 6"
-        :y2="top"
-        stroke="var(--found)"
-        stroke-width="3.5"
-      />
+      <line :x1="at" :x2="at" :y1="from" :y2="top" stroke="var(--found)" stroke-width="3.5" />
       <path :d="`M${at - 8} ${top - 15} h16 l-8 15 z`" fill="var(--found)" />
       <g v-if="!needle.bound" stroke="var(--found)" stroke-width="3">
         <line :x1="left" :x2="right" :y1="top - 24" :y2="top - 24" />
@@ -69,7 +80,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
         stroke="var(--found)"
         stroke-width="3"
       />
-      <foreignObject :x="flagX" y="0" :width="flagWidth" :height="92">
+      <foreignObject :x="flagX" y="0" :width="flagWidth" :height="phone ? 120 : 92">
         <div class="flex flex-col" :class="flip ? 'items-end text-right' : 'items-start'" aria-live="polite">
           <div
             class="flex items-start gap-x-3"
@@ -77,10 +88,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
           >
             <span
               class="whitespace-nowrap leading-none"
-              :style="{
-                fontSize: needle.bound ? '32px' : phone ? '30px' : width < 800 ? '46px' : '60px',
-                fontWeight: 700,
-              }"
+              :style="{ fontSize: `${figure}px`, fontWeight: 700 }"
               data-value
               >{{ needle.label }}</span
             >
@@ -93,11 +101,13 @@ const outside = computed(() => !props.x.inside(props.needle.at));
             >
               <VerdictTag
                 :code="scene.verdict"
-                :words="phone ? scene.verdict_words : (verdict[0] ?? '')"
+                :words="verdict[0] ?? ''"
                 :leaning="scene.verdict_leaning"
                 :small="compact"
               />
-              <span class="whitespace-nowrap text-[18px] font-bold">{{ needle.give_label }}</span>
+              <span class="whitespace-nowrap text-[18px] font-bold"
+                >{{ needle.give_label }}<span v-if="phone && verdict[1]">, {{ verdict[1] }}</span></span
+              >
             </span>
           </div>
           <div v-if="!phone" class="whitespace-nowrap text-[16px] leading-tight text-secondary">

@@ -28,13 +28,13 @@ const small = (row: BoardRow) =>
       v-for="row in rows"
       :key="row.job_id"
       :to="to(row)"
-      class="grid items-center gap-x-4 border-b-2 border-row px-5 py-2 md:grid-cols-[98px_220px_1fr] xl:grid-cols-[98px_230px_1fr_340px_110px]"
+      class="grid items-center gap-x-4 border-b-2 border-row px-5 py-2 md:grid-cols-[98px_220px_1fr] xl:grid-cols-[98px_230px_1fr_340px_156px]"
       data-row
     >
       <UnitTag :tag="row.tag" small />
       <span class="min-w-0"
         ><span class="block truncate text-[17px] font-bold">{{ row.name }}</span
-        ><span class="text-secondary">{{ row.bench }}</span></span
+        ><span class="block truncate text-secondary">{{ row.bench }}</span></span
       >
       <span class="min-w-0"
         ><span class="line-clamp-2 text-[20px] font-[680] leading-tight">{{ words(row) }}</span
@@ -45,7 +45,7 @@ const small = (row: BoardRow) =>
       <span class="max-xl:hidden"
         ><ReadoutMark v-if="lead(row)?.strip" :scene="lead(row)!.strip!" small
       /></span>
-      <span class="flex justify-end gap-1 max-xl:hidden"
+      <span class="flex flex-wrap justify-end gap-1 max-xl:hidden"
         ><VerdictMark
           v-for="s in row.settings"
           :key="s.id"

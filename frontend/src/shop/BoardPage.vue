@@ -4,12 +4,14 @@ import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
 import { RouterLink } from "vue-router";
 import { api, unwrap } from "../api/client";
+import { useYard } from "../composables/useYard";
 import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
 import BoardBand from "./BoardBand.vue";
 import TakeIn from "./TakeIn.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
+const { yard } = useYard();
 const { data, error } = useQuery({
   queryKey: ["board"],
   queryFn: () => unwrap(api.GET("/api/board")),
@@ -30,7 +32,7 @@ const counts = computed<[number, string][]>(() => [
 </script>
 
 <template>
-  <ShopHeader title="The yard" :sub="`${data?.rows.length ?? 0} units on the bench`" />
+  <ShopHeader :title="yard?.name ?? 'The yard'" :sub="`${data?.rows.length ?? 0} units on the bench`" />
   <WaitPage bare v-if="!data" :problem="error" />
   <main v-else>
     <div class="flex border-b-2 max-lg:flex-col">

@@ -23,7 +23,7 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
   >
     <div class="min-w-0 flex-1">
       <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>
-      <p class="say text-pretty" :class="size" data-say aria-live="polite">
+      <p class="say text-pretty wrap-anywhere" :class="size" data-say aria-live="polite">
         <template v-for="(s, i) in say" :key="i"
           ><span v-if="s.move" class="mark whitespace-nowrap" :class="provisional ? 'outline-dashed' : ''">{{
             s.text
@@ -33,7 +33,10 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
         >
       </p>
     </div>
-    <div v-if="head || aside" class="shrink-0 lg:max-w-[400px] lg:border-l-2 lg:py-2 lg:pl-5">
+    <div
+      v-if="head || aside"
+      class="min-w-0 shrink-0 wrap-anywhere lg:max-w-[400px] lg:border-l-2 lg:py-2 lg:pl-5"
+    >
       <p class="text-[19px] font-bold leading-snug">{{ head }}</p>
       <p class="mt-1 text-[16px] text-secondary">{{ aside }}</p>
     </div>

@@ -13,9 +13,9 @@ const named = (key: string) => props.view.named.includes(key);
   <ol class="mt-4" data-causes>
     <li v-for="c in view.diagnosis.ranked" :key="c.key" class="border-t-2 py-3" :data-cause="c.key">
       <div class="flex items-center justify-between gap-3">
-        <h3 class="text-[21px] leading-tight" :class="leads(c.key) ? 'font-bold' : 'font-semibold'">
+        <h2 class="text-[21px] leading-tight" :class="leads(c.key) ? 'font-bold' : 'font-semibold'">
           {{ c.label }}
-        </h3>
+        </h2>
         <button
           type="button"
           class="control"

@@ -26,7 +26,7 @@ const asked = computed(() => props.view.diagnosis.tell_apart);
     <section class="bg-bay px-5 py-3" aria-label="Evidence">
       <div class="gap-x-8 md:columns-2">
         <div v-for="[zone, rows] in zones" :key="zone" class="mb-3 break-inside-avoid">
-          <h3 class="zone-head border-b-2 capitalize">{{ zone }}</h3>
+          <h2 class="zone-head border-b-2 capitalize">{{ zone }}</h2>
           <ul>
             <EvidenceRow v-for="e in rows" :key="e.key" :desk="desk" :evidence="e" />
           </ul>
@@ -50,7 +50,7 @@ const asked = computed(() => props.view.diagnosis.tell_apart);
         <button type="button" class="control" data-take-known @click="takeKnown">Take them as seen</button>
       </p>
       <template v-if="asked.length">
-        <h3 class="zone-head mt-3">Look at these to tell them apart</h3>
+        <h2 class="zone-head mt-3">Look at these to tell them apart</h2>
         <ul>
           <li v-for="w in asked" :key="w" class="text-[17px]">{{ w }}</li>
         </ul>

@@ -93,7 +93,7 @@ const tone = (key: string) =>
         </button>
       </div>
     </div>
-    <ol class="max-xl:mt-3">
+    <ol class="gap-x-6 max-xl:mt-3 max-xl:grid max-xl:grid-cols-2">
       <li v-for="(x, n) in part.looks" :key="x.key">
         <button
           type="button"

@@ -40,7 +40,7 @@ useKeys((event) => {
 <template>
   <div class="grid flex-1 content-stretch lg:grid-cols-[360px_1fr]">
     <section class="border-r-2 max-lg:border-b-2 max-lg:border-r-0" aria-label="Parts">
-      <ul class="overflow-y-auto max-lg:max-h-[220px] lg:max-h-[max(430px,calc(100vh-238px))]" data-parts>
+      <ul class="overflow-y-auto max-lg:max-h-[168px] lg:max-h-[max(430px,calc(100vh-238px))]" data-parts>
         <PartRow
           v-for="p in view.parts"
           :key="p.key"

@@ -48,7 +48,11 @@ useKeys((event) => {
 </script>
 
 <template>
-  <form class="border-t-2 bg-surface px-5 py-2" data-verdict-block @submit.prevent="go">
+  <form
+    class="border-t-2 bg-surface px-5 py-2 max-lg:sticky max-lg:bottom-0 max-lg:z-1"
+    data-verdict-block
+    @submit.prevent="go"
+  >
     <div class="grid gap-x-6 gap-y-2 md:grid-cols-[1fr_1fr]">
       <div data-in-force>
         <p class="text-[15px] text-secondary">This job's school: {{ part.in_force.does }}</p>

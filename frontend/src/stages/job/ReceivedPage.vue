@@ -57,7 +57,7 @@ useStageKeys();
         <dl class="grid grid-cols-[110px_1fr] gap-y-2 text-[18px]">
           <template v-for="[k, v] in facts" :key="k">
             <dt class="text-secondary">{{ k }}</dt>
-            <dd class="font-semibold break-words">{{ v }}</dd>
+            <dd class="min-w-0 font-semibold wrap-anywhere">{{ v }}</dd>
           </template>
         </dl>
         <button v-if="!data.closed_at" type="button" class="control mt-3" @click="correcting = true">

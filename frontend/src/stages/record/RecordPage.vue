@@ -57,11 +57,12 @@ const files: [string, string][] = [
       class="overflow-x-auto border-b-2 bg-bay"
       style="--casing: var(--bay)"
     >
-      <div class="max-w-[600px]">
+      <div class="mx-auto max-w-[1100px]">
         <SectionMark :scene="data.job.section" @pick="router.push(`/jobs/${job}`)" />
       </div>
     </div>
     <RecordSheet v-for="s in data.settings" :key="s.id" :setting="s" />
+    <RecordLines title="Receiving and closing" :lines="data.about" />
     <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordLines title="Strip" :lines="data.strip" />
   </JobFrame>

@@ -47,7 +47,7 @@ const knob = computed(() => props.page.view?.knobs[0]);
       class="flex min-w-0 flex-col px-5 py-3 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-2"
     >
       <div class="relative min-h-12">
-        <SumButton class="absolute left-0 top-0 z-1" :page="page" />
+        <SumButton class="absolute left-0 top-0 z-2" :page="page" />
         <ReadoutMark v-if="strip" :scene="strip" :gutter="134" />
       </div>
       <PanelStack :page="page" :desk="desk"><SceneMark v-if="log" :scene="log" :gutter="134" /></PanelStack>

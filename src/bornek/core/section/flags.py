@@ -1,8 +1,8 @@
 """Finds free places for the flags and shaft names: none overlaps another, none hides a spot.
 
 Every position on a 10-unit grid is a candidate. Its cost is what it covers of the drawing, how far it is
-from its spot, and how many leaders cross; overlaps are forbidden. Greedy, then each is placed afresh twice
-with all others known.
+from its spot, and how many leaders cross; overlaps are forbidden. Greedy, the names first, then each is placed
+afresh with all others known.
 """
 
 from __future__ import annotations
@@ -24,6 +24,8 @@ SPOT_ROOM = 12.0
 KEPT = 1000
 TRIED = 40
 SWEEPS = 2
+NAME_PULL = 8.0
+"""How much harder a shaft's name is drawn to the end of its shaft than a flag to its spot: it has no leader."""
 
 
 @dataclass(frozen=True)
@@ -46,7 +48,7 @@ def place_boxes(
     grids = {size: _grid(*size, inked, led, width, height) for size in sizes}
     choices = [_choices(w, grids[w.w, w.h]) for w in wanted]
     boxes: list[Box | None] = [None] * len(wanted)
-    order = sorted(range(len(wanted)), key=lambda i: (not wanted[i].led, _room(wanted, i)))
+    order = sorted(range(len(wanted)), key=lambda i: (wanted[i].led, _room(wanted, i)))
     for _ in range(SWEEPS):
         for i in order:
             boxes[i] = None
@@ -95,8 +97,8 @@ def _choices(me: Wanted, grid: np.ndarray) -> np.ndarray:
     """The cheapest boxes for one item, others left aside: x0, y0, x1, y1, cost."""
     xs, ys, x1, y1, covered, hides = grid
     far = np.hypot(np.clip(me.spot[0], xs, x1) - me.spot[0], np.clip(me.spot[1], ys, y1) - me.spot[1])
-    cost = (0.8 if me.led else 2.0) * np.abs(far - (26 if me.led else 8))
-    cost += (700 if me.led else 900) * covered + (30 if me.led else 200) * (covered > 0.01) + 1e4 * hides
+    cost = (0.8 if me.led else NAME_PULL) * np.abs(far - (26 if me.led else 8))
+    cost += (700 if me.led else 3000) * covered + (30 if me.led else 600) * (covered > 0.01) + 1e4 * hides
     cheap: np.ndarray = np.stack((xs, ys, x1, y1, cost))[:, _least(cost, KEPT)]
     return cheap
 

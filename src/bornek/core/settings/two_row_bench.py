@@ -23,6 +23,7 @@ from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State
+from bornek.core.settings.two_row_picture import draw_two_rows
 from bornek.core.temperature import STEEL_PER_K, size_correction_mm
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict
@@ -242,7 +243,9 @@ class TwoRowBench(Setting):
         read = self._read(ctx)
         sets = {key: [v for v, _ in rows] for key, rows in read.items()}
         checks = self._seating(ctx, sets)
-        scenes = (self._table(ctx, sets),) if sets else ()
+        say = speech(ctx)
+        picture = draw_two_rows({key: say.number(sum(v) / len(v)) for key, v in sets.items()})
+        scenes = (picture, self._table(ctx, sets)) if sets else (picture,)
         usual = expected_u(ctx.find_gauge(), "size", SCATTER_PRIOR_MM, len(STATIONS)) * math.sqrt(len(SETS))
         aim = aim_in(window, ctx.given.get("aim"), usual)
         if set(sets) != set("ABWS"):

@@ -1,0 +1,127 @@
+"""Pages in states that the demo yard is not in: long names, values at either end of a strip, five settings."""
+
+from __future__ import annotations
+
+import itertools
+import shutil
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, Page
+
+from bornek.app import create_app
+from bornek.store.database import Database
+from helpers import NOW, Bench
+from serving import ACTOR, served
+
+LONG = "W" * 80
+WIDTHS = (390, 768, 1000, 1280)
+VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
+BOXES = """() => {
+    const box = (e) => { const r = e.getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom]; };
+    const strip = document.querySelector('[data-mark=readout]');
+    const words = [...strip.querySelectorAll('text')].find((t) => t.textContent.includes('window'));
+    const found = { sum: document.querySelector('[data-sum]'), value: strip.querySelector('[data-value]'),
+                    verdict: strip.querySelector('[data-verdict]'), window: words };
+    return Object.fromEntries(Object.entries(found).filter(([, e]) => e).map(([k, e]) => [k, box(e)]));
+}"""
+
+
+@pytest.fixture(scope="module")
+def odd(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """A yard with one unit of long names and five settings, each read at another place of its strip."""
+    path = tmp_path_factory.mktemp("odd") / "yard.sqlite"
+    shutil.copy(yard_template, path)
+    database = Database(path)
+    app = create_app(database, lambda: NOW)
+    client = app.test_client()
+    headers = {"X-Mechanic": "oda"}
+    body: dict[str, Any] = {"id": "z9", "revision": "quay-capstan.1", "tag": "W-99", "serial": "Z"}
+    body["revision"] = next(t["id"] for t in client.get("/api/unit-types").get_json() if "capstan" in t["id"])
+    body |= {"name": LONG, "complaint": "C" * 400, "bench": "B" * 60, "waits_for": "X" * 120}
+    assert client.post("/api/jobs", json=body, headers=headers).status_code == 201
+    job = client.get("/api/jobs/z9").get_json()
+    first = job["definition"]["settings"][0]
+    given = {**first["given"], "least": "0.06", "greatest": "0.12", "source": "card"}
+    for key in VALUES:
+        new = {
+            **first,
+            "key": f"odd-{key}",
+            "label": f"End play {key} {'x' * 60}"[:80],
+            "given": given,
+            "limits": [],
+        }
+        job["definition"]["settings"].append(new)
+    sent = {"definition": job["definition"], "seen": job["version"]}
+    answer = client.post("/api/jobs/z9/definition", json=sent, headers=headers)
+    assert answer.status_code == 201, answer.get_json()
+    for key, value in VALUES.items():
+        bench = Bench(client, f"z9.odd-{key}", "oda")
+        bench.n = 100 * int(key)
+        if bench.view()["knobs"][0]["state"] is None:
+            bench.act("as_found", 0.5)
+        for cell in bench.view()["sheet"]["cells"]:
+            bench.written("entries", {"slot": cell["slot"], "text": f"{value} mm", "confirmed": True})
+    with served(app) as address:
+        yield address
+    database.close()
+
+
+@pytest.fixture(scope="module")
+def page(browser: Browser) -> Iterator[Page]:
+    context = browser.new_context(reduced_motion="reduce")
+    context.add_init_script(ACTOR)
+    page = context.new_page()
+    page.errors = []  # type: ignore[attr-defined]
+    page.on("console", lambda m: page.errors.append(m.text) if m.type in ("error", "warning") else None)  # type: ignore[attr-defined]
+    page.on("pageerror", lambda e: page.errors.append(str(e)))  # type: ignore[attr-defined]
+    yield page
+    context.close()
+
+
+def apart(a: list[float], b: list[float]) -> bool:
+    return a[2] <= b[0] + 1 or b[2] <= a[0] + 1 or a[3] <= b[1] + 1 or b[3] <= a[1] + 1
+
+
+@pytest.mark.parametrize("key", VALUES)
+def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: str) -> None:
+    for width in WIDTHS:
+        page.set_viewport_size({"width": width, "height": 900})
+        page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
+        page.locator("[data-value]").first.wait_for()
+        page.evaluate("document.fonts.ready")
+        boxes = page.evaluate(BOXES)
+        assert {"sum", "value", "verdict", "window"} <= set(boxes)
+        for (one, a), (two, b) in itertools.combinations(boxes.items(), 2):
+            assert apart(a, b), (width, key, one, a, two, b)
+        for name, (left, _, right, _) in boxes.items():
+            assert left >= 0 and right <= width, (width, key, name, boxes)
+        page.locator("[data-sum]").first.click(trial=True, timeout=2000)
+
+
+@pytest.mark.parametrize(
+    "path", ["/", "/jobs/z9", "/jobs/z9/receive", "/jobs/z9/strip", "/jobs/z9/inspect", "/jobs/z9/record"]
+)
+def test_long_names_push_nothing_off_the_page(page: Page, odd: str, path: str) -> None:
+    page.errors.clear()  # type: ignore[attr-defined]
+    for width in WIDTHS:
+        page.set_viewport_size({"width": width, "height": 900})
+        page.goto(odd + path)
+        page.locator("[data-say], .say, [data-row]").first.wait_for()
+        assert page.evaluate("document.documentElement.scrollWidth") <= width, width
+    assert page.errors == []  # type: ignore[attr-defined]
+
+
+def test_six_settings_have_room_on_the_board(page: Page, odd: str) -> None:
+    page.set_viewport_size({"width": 1280, "height": 900})
+    page.goto(odd)
+    row = page.locator("[data-row]", has_text="W-99")
+    marks = row.locator("xpath=./span[last()]").locator("[role=img]")
+    marks.first.wait_for()
+    boxes = [m.bounding_box() for m in marks.all()]
+    strip = row.locator("[data-mark=readout]").bounding_box()
+    assert len(boxes) > 5 and strip
+    for box in boxes:
+        assert box and box["x"] >= strip["x"] + strip["width"]
