@@ -31,6 +31,7 @@ GOOD: dict[str, dict[str, Any]] = {
     "accounted": {"loose": "a", "words": "found"},
     "closed": {},
     "opened_again": {"words": "another leak"},
+    "photo_struck": {"photo": "p1", "words": "another unit"},
     "corrected": {"what": "complaint", "was": "howls", "now": "howls when hot"},
     "hour_meter": {"when": "receiving", "read_on": "2026-11-20", "reading": "4 815"},
     "graded": {"part": "output-seal", "grades": {"lip": "sound"}},

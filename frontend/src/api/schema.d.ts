@@ -4673,6 +4673,7 @@ export interface components {
             caption: string;
             height: number;
             id: string;
+            struck: string;
             subject: string;
             thumb: string;
             url: string;

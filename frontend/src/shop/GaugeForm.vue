@@ -30,15 +30,17 @@ const fields: [keyof typeof draft, string][] = [
   ["calibration", "Calibration u, mm"],
   ["due", "Due, year-month-day"],
 ];
+/** As typed, with a point or a comma. */
+const decimal = (typed: string) => Number(typed.trim().replace(",", "."));
 async function write() {
   const body = {
     id: draft.id,
     name: draft.name,
     quantity: "length" as const,
     unit: draft.unit,
-    division: Number(draft.division),
-    interpolation: Number(draft.interpolation),
-    calibration_u: Number(draft.calibration),
+    division: decimal(draft.division),
+    interpolation: decimal(draft.interpolation),
+    calibration_u: decimal(draft.calibration),
     due: draft.due,
   };
   await send(async (header) => {

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 /** A part that must be had: number, substitutes, supplier, promise. */
-import { reactive } from "vue";
+import { reactive, ref } from "vue";
 import type { InspectPart } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();
-const order = reactive({ number: props.part.number, supplier: "", promised: "", count: props.part.count });
+const order = reactive({ number: props.part.number, supplier: "", promised: "" });
+/** Left empty, it is one. */
+const count = ref<number | "">(props.part.count);
 const what = props.part.chosen === "send_out" ? "send_out" : "order";
-const send = () => props.desk.write("ordered", { part: props.part.key, what, words: "", ...order });
+const send = () =>
+  props.desk.write("ordered", { part: props.part.key, what, words: "", ...order, count: count.value || 1 });
 </script>
 
 <template>
@@ -17,7 +20,7 @@ const send = () => props.desk.write("ordered", { part: props.part.key, what, wor
       <label>Number<input v-model="order.number" class="field" name="number" required /></label>
       <label
         >How many<input
-          v-model.number="order.count"
+          v-model.number="count"
           class="field"
           name="order-count"
           type="number"

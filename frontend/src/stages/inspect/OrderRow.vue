@@ -6,7 +6,7 @@ import type { InspectDesk } from "./useInspect";
 
 const props = defineProps<{ desk: InspectDesk; order: OrderView; unit: string }>();
 const open = ref(false);
-const came = reactive({ number: props.order.number, width_old: "", width_new: "", words: "" });
+const came = reactive({ number: "", width_old: "", width_new: "", words: "" });
 const promised = ref(props.order.promised);
 async function receive() {
   if (await props.desk.write("received", { order: props.order.id, ...came })) open.value = false;
@@ -48,7 +48,13 @@ const fields: ["width_old" | "width_new" | "words", string][] = [
       <span class="mark font-bold">Read again:</span> {{ order.read_again.join(", ") }}
     </p>
     <form v-if="open" class="mt-2 grid gap-3 sm:grid-cols-5" @submit.prevent="receive">
-      <label>Number that came<input v-model="came.number" class="field" name="came-number" /></label>
+      <label
+        >Number that came<input
+          v-model="came.number"
+          class="field"
+          name="came-number"
+          :placeholder="order.number"
+      /></label>
       <label v-for="[key, words] in fields" :key="key"
         >{{ words }}{{ key === "words" ? "" : ` (${unit})`
         }}<input v-model="came[key]" class="field" :name="key"

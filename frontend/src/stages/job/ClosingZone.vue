@@ -40,7 +40,9 @@ const openAgain = async () => (await props.desk.openAgain(why.value)) && (why.va
             class="flex items-center gap-3 border-b-2 border-row py-1"
             :data-open-point="p.key"
           >
-            <span class="min-w-0 flex-1 leading-tight wrap-anywhere first-letter:uppercase">{{ p.words }}</span>
+            <span class="min-w-0 flex-1 leading-tight wrap-anywhere first-letter:uppercase">{{
+              p.words
+            }}</span>
             <RouterLink
               v-if="p.key !== 'hours'"
               class="control min-h-11 shrink-0 px-3"

@@ -9,6 +9,13 @@ const props = defineProps<{ desk: StripDesk; view: StripView }>();
 const subject = ref("");
 const caption = ref("");
 const labels = computed(() => new Map(props.view.parts.map((p) => [p.key, p.label])));
+const striking = ref("");
+const why = ref("");
+async function strike(photo: string) {
+  if (!(await props.desk.write({ kind: "photo_struck", body: { photo, words: why.value } }))) return;
+  striking.value = "";
+  why.value = "";
+}
 async function chosen(event: Event) {
   const input = event.target as HTMLInputElement;
   for (const file of input.files ?? [])
@@ -40,13 +47,35 @@ async function chosen(event: Event) {
     <p v-if="!view.photos.length" class="mt-4 text-[20px]">No photo yet.</p>
     <ul class="mt-3 grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
       <li v-for="p in view.photos" :key="p.id">
-        <a :href="p.url" target="_blank" rel="noopener" class="block border-2"
+        <a
+          :href="p.url"
+          target="_blank"
+          rel="noopener"
+          class="block border-2"
+          :class="p.struck ? 'opacity-50' : ''"
           ><img
             :src="p.thumb"
             :alt="p.caption || labels.get(p.subject) || 'photo of the unit'"
             class="aspect-[4/3] w-full object-cover"
             loading="lazy"
         /></a>
+        <p v-if="p.struck" class="border-l-4 border-danger pl-2 font-semibold" data-struck>
+          Struck: {{ p.struck }}
+        </p>
+        <form v-else-if="striking === p.id" class="mt-1 flex gap-2" @submit.prevent="strike(p.id)">
+          <input
+            v-model="why"
+            class="field"
+            name="why-struck"
+            aria-label="Why it is struck"
+            placeholder="why"
+            required
+          />
+          <button type="submit" class="control px-3">Strike</button>
+        </form>
+        <button v-else type="button" class="control mt-1 min-h-11 px-3" data-strike @click="striking = p.id">
+          Strike it
+        </button>
         <p class="font-semibold">{{ labels.get(p.subject) ?? "the unit" }}</p>
         <p>
           {{ p.caption }} <span class="text-secondary">{{ p.by }}</span>

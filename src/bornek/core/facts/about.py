@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -23,7 +23,7 @@ def no_judge(body: Any) -> None:
 @dataclass(frozen=True)
 class About:
     """`judge` refuses a verdict that school or safety does not allow: it needs the part's measured fits.
-    `correcting`: the fact takes the place of an earlier one."""
+    `correcting`: the fact takes the place of an earlier one. `photos`: ids of the job's."""
 
     d: Definition
     facts: Sequence[Fact] = ()
@@ -31,6 +31,7 @@ class About:
     unit: str = "mm"
     judge: JudgePart = no_judge
     correcting: bool = False
+    photos: Collection[str] = ()
 
     def part(self, key: str) -> Part | None:
         return self.d.part(key)

@@ -82,7 +82,7 @@ def inspect(
     for fact in facts:
         if isinstance(fact.body, Graded) and fact.body.part == part.key:
             grades |= fact.body.grades
-            at = fact.seq
+            at = max(at, fact.seq)
             folds = fact.body.folds if fact.body.folds is not None else folds
             fresh = fact.body.fresh if fact.body.fresh is not None else fresh
             if fact.body.note:
@@ -90,7 +90,7 @@ def inspect(
         elif isinstance(fact.body, Judged) and fact.body.part == part.key:
             chosen = fact
         elif _looked_at_again(fact, part):
-            at = fact.seq
+            at = max(at, fact.seq)
     why = next(
         (
             w

@@ -110,6 +110,8 @@ def _worst(basis: Basis) -> str:
 
 
 def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
+    if basis.seal:
+        return PartVerdict("hold", f"Where the new lip is to run it would leak: {basis.seal}.")
     if part.single_use:
         return PartVerdict("replace", "Single use: always new.")
     if basis.condemned:
@@ -126,8 +128,6 @@ def _whatever_the_school(part: Part, basis: Basis) -> PartVerdict | None:
         return PartVerdict("hold", "It can hurt someone, and not everything could be checked.")
     if unseen and len(unseen) == len(basis.asked):
         return PartVerdict("hold", "Nothing of it could be checked.")
-    if basis.seal:
-        return PartVerdict("hold", f"Where the new lip is to run it would leak: {basis.seal}.")
     if any(code in ("not_proven", "not_read", "read_again") for code in basis.fits) and not _out(basis):
         return PartVerdict("hold", "Its fit is to be measured and is not proven yet.")
     return None

@@ -50,6 +50,7 @@ from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
+from bornek.services.strip.photos_of import struck_photos
 from bornek.store import tables as t
 from bornek.store.queries.facts import photos_of
 from bornek.store.queries.jobs import job_with_unit, settings_of
@@ -137,7 +138,8 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
     known = known_evidence(d, facts, as_found(session, job, today))
     offered = {o.evidence: o.words for o in known}
     diagnosis = diagnose(seen)
-    photos = Counter(a.subject for a, _ in photos_of(session, job_id))
+    struck = struck_photos(facts)
+    photos = Counter(a.subject for a, _ in photos_of(session, job_id) if a.id not in struck)
     ordered = frozenset(o.part for o in orders)
     off = {s.part.key: s.off for s in part_counts(d, facts)}
     pairs, school = number_pairs(session), reuse_school(job)

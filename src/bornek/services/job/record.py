@@ -105,7 +105,8 @@ def _strip(
             RecordLine("loose", i.what, f"dropped at {i.where}; {i.words or 'NOT ACCOUNTED FOR'}", i.by)
         )
     captions = [
-        f"{_shown_on(d, p.subject)}: {p.caption or 'no caption'}" for p in photos_view(session, job.id)
+        f"{_shown_on(d, p.subject)}: {p.caption or 'no caption'}{f'; struck: {p.struck}' if p.struck else ''}"
+        for p in photos_view(session, job.id, facts)
     ]
     inspected = inspection_lines(session, job, d, facts, today)
     return lines, inspected, flanks_of(d, facts), first_draft(d, facts), captions

@@ -35,7 +35,8 @@ def _plain(value: Any) -> Any:
 
 def read_parts_csv(text: str) -> list[dict[str, Any]]:
     """Rows of a parts list; empty cells are left out. Raises InputError naming line and column."""
-    reader = csv.DictReader(io.StringIO(text.removeprefix("\ufeff")))
+    text = text.removeprefix("\ufeff")
+    reader = csv.DictReader(io.StringIO(text), delimiter=_delimiter(text))
     missing = {"key", "label", "kind"} - set(reader.fieldnames or ())
     if missing:
         raise InputError(
@@ -54,6 +55,16 @@ def read_parts_csv(text: str) -> list[dict[str, Any]]:
         {k: _cell(k, v.strip().removeprefix("'"), line) for k, v in row.items() if k and v and v.strip()}
         for line, row in enumerate(reader, 2)
     ]
+
+
+def _delimiter(text: str) -> str:
+    """What the first line is cut by: a comma, a semicolon or a tab.
+
+    >>> _delimiter("key;label;kind"), _delimiter("key,label"), _delimiter("key")
+    (';', ',', ',')
+    """
+    head = text.split("\n", 1)[0]
+    return max(",;\t", key=head.count)
 
 
 def _cell(column: str, text: str, line: int) -> Any:

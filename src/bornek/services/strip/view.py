@@ -177,7 +177,7 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
         ],
         loose=ledger(facts),
         draft=first_draft(d, facts),
-        photos=photos_view(session, job_id),
+        photos=photos_view(session, job_id, facts),
         flanks=flanks_of(d, facts),
         section=_section(job, asked),
         offered=offered_facts(d, "strip"),

@@ -26,7 +26,7 @@ from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.view import read_as_found, view_strip
 from bornek.store import tables as t
-from bornek.store.queries.facts import live_facts
+from bornek.store.queries.facts import live_facts, photos_of
 from bornek.store.queries.jobs import open_job
 
 REASON_LETTERS = 500
@@ -93,6 +93,7 @@ def _about(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], correct
         unit=job.length_unit,
         judge=lambda body: check_verdict(desk, job, d, facts, body),
         correcting=correcting,
+        photos={a.id for a, _ in photos_of(desk.session, job.id)},
     )
 
 
