@@ -26,7 +26,7 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/test_frozen_records.py", "tests/core/test_choose.py", "tests/core/test_belief.py", "tests/core/test_belief_laws.py", "tests/core/test_packs.py",
         "tests/core/test_domains.py", "tests/core/test_replay.py", "tests/core/test_joint.py", "tests/core/test_one_way.py",
         "tests/core/test_advice_bounds.py", "tests/core/test_written.py", "tests/core/test_next_move.py", "tests/core/test_shim_pack_end_play.py",
-        "tests/core/test_players.py", "tests/core/test_memory.py", "tests/core/test_advice_by_hand.py",
+        "tests/core/test_players.py", "tests/core/test_memory.py", "tests/core/test_advice_by_hand.py", "tests/core/test_advice_pieces.py",
         "tests/core/test_harm.py", "tests/core/test_slips.py",
         "tests/core/test_simulated_settings.py", f"{CORE}/advice")),
     "settings": ((f"{CORE}/settings",), (

@@ -1,0 +1,186 @@
+"""Pieces of the advisor that the rest only passes through, each by hand: noise, far readings, memory, drawers."""
+
+import math
+from dataclasses import replace
+from types import SimpleNamespace
+from typing import Any
+
+import numpy as np
+import pytest
+
+from bornek.core.advice.belief import UM, learn, learn_at_most, start
+from bornek.core.advice.choose import Aim
+from bornek.core.advice.first_steps import sense_step
+from bornek.core.advice.memory import _apart
+from bornek.core.advice.packs import THIN_TO, reachable, thinned
+from bornek.core.advice.pairs import reachable_pairs
+from bornek.core.advice.propose import _creep, _possible
+from bornek.core.advice.replay import History, Round, Row, _far, observe, replay, slope
+from bornek.core.settings.kind import Outcome, Result
+from bornek.core.settings.knobs import Knob, Packs, Response
+from bornek.core.settings.records import Context, Learned
+from bornek.core.settings.state import ShimPack
+from bornek.core.windows import AtMost, Normal, Window
+
+WINDOW = Window(0.06, 0.12, "card")
+ROW = Row(
+    key="play",
+    label="End play",
+    quantity="length",
+    window=WINDOW,
+    aim=0.09,
+    belief=learn(start([1.0], 0.05), [0.0], 0.0, 4.0),
+    per=UM,
+    k0=(1.0,),
+    rho=(0.05,),
+    s_a=0.006,
+    s_r=0.002,
+    repeats=4,
+    harm="low",
+    harm_at=0.03,
+)
+
+
+def test_a_reading_is_never_believed_closer_than_it_repeats() -> None:
+    """4 readings that scatter by 2 µm: 2²/4 = 1 µm², though the gauge alone claims nothing."""
+    seen = observe(ROW, [0.0], Normal(0.1, 0.0))
+    assert seen.m == pytest.approx(learn(ROW.belief, [0.0], 10.0, 1.0).m)
+    coarse = observe(ROW, [0.0], Normal(0.1, 0.003))
+    assert coarse.m == pytest.approx(learn(ROW.belief, [0.0], 10.0, 9.0).m)
+    still = observe(ROW, [0.0], AtMost(0.005))
+    assert still.lw == pytest.approx(learn_at_most(ROW.belief, [0.0], -85.0, 1.0).lw)
+
+
+def test_a_needle_that_stands_still_where_play_was_sure_is_far() -> None:
+    """Expected at the aim, 90 µm; "at most" tells of at least 400 µm less."""
+    assert _far(replace(ROW, aim=0.5), [0.0], AtMost(0.005), None)
+    assert not _far(replace(ROW, aim=0.5), [0.0], AtMost(0.005), 20.0)  # the drag says how tight it is
+    assert not _far(ROW, [0.0], AtMost(0.085), None)
+
+
+def test_the_slope_that_is_remembered_knows_its_scatter() -> None:
+    """Two rounds 100 µm apart, k = 0.9; se = √(6² + 3²)/√(2·50²) with reassembly 6 and gauge 3 µm."""
+    rounds = tuple(
+        Round(
+            n,
+            {"pack": ShimPack((nm,))},
+            Outcome(),
+            {"play": Normal(v, 0.003)},
+            {},
+            first="play",
+        )
+        for n, nm, v in ((1, 500_000, 0.10), (2, 600_000, 0.19))
+    )
+    knob = Knob("pack", "Pack", "Pack", "mm", Packs())
+    response = Response(rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,))
+    history = History(rounds, (ROW,), (knob,), response, {"pack": 0.5})
+    found = slope(history, Context())
+    assert found is not None
+    assert found["k"] == pytest.approx(0.9)
+    assert found["se"] == pytest.approx(math.hypot(6, 3) / math.sqrt(2 * 50**2))
+
+
+def test_the_window_of_the_latest_reading_is_steered_to() -> None:
+    later = Window(0.02, 0.04, "card")
+
+    def outcome(number: int) -> Outcome:
+        window = WINDOW if number == 1 else later
+        value = Normal(0.1, 0.002)
+        result = Result("play", "End play", "length", value, window)
+        return Outcome((result,), observed={"play": value})
+
+    def unread(number: int) -> Outcome:
+        window, value = (WINDOW, Normal(0.1, 0.002)) if number == 1 else (later, None)
+        return Outcome((Result("play", "End play", "length", value, window),))
+
+    response = Response(rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,))
+    kind: Any = SimpleNamespace(
+        response=lambda ctx: response,
+        knobs=lambda ctx: (Knob("pack", "Pack", "Pack", "mm", Packs()),),
+        state=lambda ctx, key, number=None: ShimPack((500_000,)),
+    )
+    read, not_read = (replay(kind, Context(round=2), of) for of in (outcome, unread))
+    assert read is not None
+    assert not_read is not None
+    assert (read.row.window, not_read.row.window) == (later, WINDOW)
+
+
+def test_how_far_a_job_lies_from_the_others_by_hand() -> None:
+    """Others 1.0 and 1.0 ± 0.1 each: mean ± 0.1/√2, no spread; mine 1.5 ± 0.3."""
+    jobs = [
+        Learned(str(n), k, se, str(n), "") for n, (k, se) in enumerate(((2.0, 0.2), (2.0, 0.2), (3.0, 0.6)))
+    ]
+    assert _apart(jobs, 2, 2.0) == pytest.approx(0.5 / math.sqrt(0.1**2 / 2 + 0.3**2), rel=0.01)
+
+
+def test_a_step_is_short_enough_for_the_steepest_answer_that_is_held() -> None:
+    b = start([1.0], 0.2, signs=(1.0, -1.0))
+    b = learn(b, [0.0], 0.0, 4.0)
+    y, sd = b.predict([0.0])
+    size = float(b.w @ np.abs(b.m[:, 1]))
+    sd_k = math.sqrt(float(b.w @ b.s[:, 1, 1]))
+    most = (y + 80.0 - 2 * sd) / (size + 2 * sd_k)
+    x = np.array([0.0, most * 0.99, most * 1.05])
+    assert sense_step(b, x, 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(3)) in (None, 1)
+    assert sense_step(b, x[[0, 2]], 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(2)) is None
+
+
+def test_an_empty_drawer_and_an_empty_pack_reach_nothing() -> None:
+    found = reachable({}, (), 4)
+    assert [a.shape for a in (found.sums, found.handled, found.plates, found.counts)] == [
+        (1,),
+        (1,),
+        (1,),
+        (1, 0),
+    ]
+    assert found.pack(0) == ()
+
+
+def test_a_thinned_drawer_is_as_wide_as_the_work_allows() -> None:
+    kinds = [n * 1013 for n in range(20, 420)]
+    kept = thinned(kinds, set(), 6)
+    assert math.comb(len(kept) + 6, 6) <= THIN_TO < math.comb(len(kept) + 7, 6)
+    assert (kept[0], kept[-1]) == (kinds[0], kinds[-1])
+    crowded = thinned(kinds, set(kinds[:30]), 6)
+    assert len(crowded) == 31  # what is in stays, and one other is tried
+
+
+def test_a_thickness_of_which_none_is_left_goes_into_no_split() -> None:
+    counted = reachable_pairs({100: 0}, (300, 100), (200,), 4)
+    assert [int(s) for s in counted.left_sums] == [0, 100, 200, 300, 400, 500, 600]
+    assert int(counted.left.sum(axis=1).max()) == 3
+    assert int(counted.left[:, counted.thicknesses.index(100)].max()) == 1
+
+
+def test_what_only_goes_onward_is_never_advised_back() -> None:
+    knob = Knob("nut", "Nut", "Nut", "mm", Packs())
+    history: Any = SimpleNamespace(row=ROW, standing=(), travels=lambda s: [0.0], knobs=(knob,))
+    x = np.array([[0.0], [40.0], [50.0], [90.0]])
+    scores = _creep(history, x, [40.0], [Aim(-30, 30, 30, -60.0)])
+    assert not scores.allowed[0]
+    assert scores.allowed[2] and scores.allowed[3]
+    best = int(np.argmin(scores.rounds))
+    others = np.delete(scores.rounds, best)
+    assert scores.rounds[best] == 1.0
+    assert others.min() >= 2.0
+    assert others.max() <= 2.0 + 90.0 / 50.0
+
+
+def test_one_plate_in_the_drawer_is_enough_for_one() -> None:
+    knobs = tuple(Knob(k, k, k, "mm", Packs(), k) for k in ("a", "b"))
+    states = {"a": ShimPack((100_000,)), "b": ShimPack((200_000,))}
+    after = [ShimPack((100_000, 50_000)), ShimPack((200_000, 50_000))]
+    options: Any = [
+        SimpleNamespace(state=lambda n, k=k: after[k] if n else states["ab"[k]]) for k in range(2)
+    ]
+    history: Any = SimpleNamespace(knobs=knobs, last=SimpleNamespace(states=states))
+    index = np.array([[1, 0], [0, 1], [1, 1]])
+
+    def taken(count: int) -> list[int]:
+        drawers = {"a": {50_000: count}, "b": {50_000: count}}
+        ctx = Context(drawers=drawers, forms={"a": "ring", "b": "ring"})
+        return _possible(history, ctx, options, index, [0, 1, 2])
+
+    assert taken(0) == []
+    assert taken(1) == [0, 1]
+    assert taken(2) == [0, 1, 2]
