@@ -19,6 +19,7 @@ from serving import ACTOR, served
 LONG = "W" * 80
 WIDTHS = (390, 768, 1000, 1280)
 VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
+DRAWN = "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 0))))"
 BOXES = """() => {
     const box = (e) => { const r = e.getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom]; };
     const strip = document.querySelector('[data-mark=readout]');
@@ -87,11 +88,12 @@ def apart(a: list[float], b: list[float]) -> bool:
 
 @pytest.mark.parametrize("key", VALUES)
 def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: str) -> None:
+    page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
+    page.locator("[data-value]").first.wait_for()
+    page.evaluate("document.fonts.ready")
     for width in WIDTHS:
         page.set_viewport_size({"width": width, "height": 900})
-        page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
-        page.locator("[data-value]").first.wait_for()
-        page.evaluate("document.fonts.ready")
+        page.evaluate(DRAWN)
         boxes = page.evaluate(BOXES)
         assert {"sum", "value", "verdict", "window"} <= set(boxes)
         for (one, a), (two, b) in itertools.combinations(boxes.items(), 2):
@@ -106,10 +108,11 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
 )
 def test_long_names_push_nothing_off_the_page(page: Page, odd: str, path: str) -> None:
     page.errors.clear()  # type: ignore[attr-defined]
+    page.goto(odd + path)
+    page.locator("[data-say], .say, [data-row]").first.wait_for()
     for width in WIDTHS:
         page.set_viewport_size({"width": width, "height": 900})
-        page.goto(odd + path)
-        page.locator("[data-say], .say, [data-row]").first.wait_for()
+        page.evaluate(DRAWN)
         assert page.evaluate("document.documentElement.scrollWidth") <= width, width
     assert page.errors == []  # type: ignore[attr-defined]
 

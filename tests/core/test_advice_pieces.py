@@ -72,7 +72,9 @@ def test_the_slope_that_is_remembered_knows_its_scatter() -> None:
         for n, nm, v in ((1, 500_000, 0.10), (2, 600_000, 0.19))
     )
     knob = Knob("pack", "Pack", "Pack", "mm", Packs())
-    response = Response(rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,))
+    response = Response(
+        rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,)
+    )
     history = History(rounds, (ROW,), (knob,), response, {"pack": 0.5})
     found = slope(history, Context())
     assert found is not None
@@ -93,7 +95,9 @@ def test_the_window_of_the_latest_reading_is_steered_to() -> None:
         window, value = (WINDOW, Normal(0.1, 0.002)) if number == 1 else (later, None)
         return Outcome((Result("play", "End play", "length", value, window),))
 
-    response = Response(rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,))
+    response = Response(
+        rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,)
+    )
     kind: Any = SimpleNamespace(
         response=lambda ctx: response,
         knobs=lambda ctx: (Knob("pack", "Pack", "Pack", "mm", Packs()),),

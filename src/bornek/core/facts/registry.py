@@ -5,6 +5,7 @@ from __future__ import annotations
 import importlib
 import pkgutil
 from collections.abc import Mapping
+from functools import cache
 from typing import Any, TypeVar
 
 import bornek.core.facts as package
@@ -31,17 +32,23 @@ def forget_fact(key: str) -> None:
 
 def fact_kinds(stage: str = "") -> list[FactKind]:
     """All kinds of fact by key, or those of one stage."""
-    for module in pkgutil.iter_modules(package.__path__):
-        importlib.import_module(f"{package.__name__}.{module.name}")
+    _load()
     return [_facts[key] for key in sorted(_facts) if not stage or _facts[key].stage == stage]
 
 
 def find_fact_kind(key: str) -> FactKind:
     """Raises InputError with the list of those there are."""
-    known = {k.key: k for k in fact_kinds()}
-    if key not in known:
-        raise InputError(f"kind must be one of {', '.join(known)} (got {key!r}).", field="kind")
-    return known[key]
+    _load()
+    if key not in _facts:
+        raise InputError(f"kind must be one of {', '.join(sorted(_facts))} (got {key!r}).", field="kind")
+    return _facts[key]
+
+
+@cache
+def _load() -> None:
+    """Every module of the package, once."""
+    for module in pkgutil.iter_modules(package.__path__):
+        importlib.import_module(f"{package.__name__}.{module.name}")
 
 
 def read_fact(key: str, data: Mapping[str, Any], d: Definition) -> tuple[str, Any]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import importlib
 import pkgutil
+from functools import cache
 from typing import TypeVar
 
 import bornek.core.settings as package
@@ -27,26 +28,34 @@ def forget(kind_id: str) -> None:
 
 def kinds() -> list[Calculation]:
     """All kinds, by id."""
+    _load()
+    return [_kinds[key] for key in sorted(_kinds)]
+
+
+@cache
+def _load() -> None:
+    """Every module of the package, once."""
     for module in pkgutil.iter_modules(package.__path__):
         importlib.import_module(f"{package.__name__}.{module.name}")
-    return [_kinds[key] for key in sorted(_kinds)]
 
 
 def find_calculation(kind_id: str) -> Calculation:
     """The kind of that id, with rounds or without; UnknownKind with the list of those there are."""
-    known = {k.id: k for k in kinds()}
-    if kind_id not in known:
+    _load()
+    if kind_id not in _kinds:
         raise UnknownKind(
             f"No kind of setting is called {kind_id!r}.",
             field="kind",
-            next_step="Use one of: " + ", ".join(known) + ".",
+            next_step="Use one of: " + ", ".join(sorted(_kinds)) + ".",
         )
-    return known[kind_id]
+    return _kinds[kind_id]
 
 
 def measures_fit(kind_id: str) -> bool:
     """Whether a kind of that id is there and measures a fit of one part."""
-    return any(k.id == kind_id and isinstance(k, Setting) and bool(k.offers) for k in kinds())
+    _load()
+    kind = _kinds.get(kind_id)
+    return isinstance(kind, Setting) and bool(kind.offers)
 
 
 def find_kind(kind_id: str) -> Setting:

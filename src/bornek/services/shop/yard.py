@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 from typing import Any
 from zoneinfo import ZoneInfo, available_timezones
 
@@ -29,8 +30,13 @@ class YardView:
 def view_yard(session: Session) -> dict[str, Any]:
     yard = the_yard(session)
     people = [MechanicView(key, name) for key, name in mechanic_names(session).items()]
-    view: dict[str, Any] = dump(YardView(yard.name, yard.zone, people, sorted(available_timezones())))
+    view: dict[str, Any] = dump(YardView(yard.name, yard.zone, people, list(_zones())))
     return view
+
+
+@cache
+def _zones() -> tuple[str, ...]:
+    return tuple(sorted(available_timezones()))
 
 
 def change_yard(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:

@@ -40,9 +40,14 @@ def core_fact(row: t.Fact, names: Mapping[str, str]) -> Fact:
 
 
 def facts_of(session: Session, job_id: str) -> list[Fact]:
-    """What holds: nothing supersedes it, nothing struck it."""
-    names = mechanic_names(session)
-    return [core_fact(row, names) for row in live_facts(session, job_id)]
+    """What holds: nothing supersedes it, nothing struck it. Read once for as long as nothing is written."""
+    job = session.get(t.Job, job_id)
+    kept: dict[tuple[str, int], list[Fact]] = session.info.setdefault("facts", {})
+    key = (job_id, job.seq if job else 0)
+    if key not in kept:
+        names = mechanic_names(session)
+        kept[key] = [core_fact(row, names) for row in live_facts(session, job_id)]
+    return list(kept[key])
 
 
 def fact_lines(d: Definition, facts: Sequence[Fact], stage: str) -> tuple[list[RecordLine], list[RecordLine]]:
