@@ -28,7 +28,7 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("set-move", SET, (1280, 800), "light", ("m",)),
     ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
     ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),
-    ("set-asked", SET, (1280, 800), "light", ("1", ".", "4", "5", "Enter")),
+    ("closing", "/jobs/k08/receive", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("take-off", "/jobs/k08/strip", (1280, 800), "light", ("2",)),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
