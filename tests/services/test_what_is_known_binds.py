@@ -107,6 +107,9 @@ def test_a_bearing_condemned_in_one_housing_is_condemned_in_the_next(client: Fla
     stay = next(c for c in job["components"] if c["part"] == "thrust-bearing")["stays"][0]
     assert stay["condemned"].startswith("P-22, ")
     assert stay["verdict"].startswith("replace")
+    for view in ("", "/strip", "/inspection"):
+        first = client.get(f"/api/jobs/n1{view}").get_json()["cautions"][0]
+        assert "may not go in again: P-22" in first, view
     sound(client, "thrust-bearing", "n1")
     shown = part(client.get("/api/jobs/n1/inspection").get_json(), "thrust-bearing")
     assert shown["in_force"]["verdict"] == "replace"

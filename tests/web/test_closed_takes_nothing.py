@@ -99,3 +99,8 @@ def test_what_stayed_open_is_kept_with_the_reason(client: FlaskClient) -> None:
     line = next(x for x in client.get("/api/jobs/t05/record").get_json()["about"] if x["zone"] == "closed")
     assert line["words"].startswith("sold as it stands; left open: ")
     assert "Table end play: not read, not signed" in line["words"]
+
+
+def test_the_search_says_which_jobs_are_closed(client: FlaskClient) -> None:
+    found = client.get("/api/search", query_string={"q": "bevel pinion"}).get_json()["found"]
+    assert {(f["tag"], f["closed"]) for f in found} >= {("W-08", True), ("W-17", False)}

@@ -4110,6 +4110,7 @@ export interface components {
             title: string;
         };
         FoundView: {
+            closed: boolean;
             job_id: string;
             tag: string;
             title: string;

@@ -59,7 +59,9 @@ const look = () => router.replace({ query: { q: typed.value.trim() } });
           class="grid min-h-[60px] items-center gap-4 border-b-2 border-row py-1 sm:grid-cols-[98px_110px_1fr]"
         >
           <UnitTag :tag="f.tag" small />
-          <span class="text-secondary">{{ names[f.what] ?? f.what }}</span>
+          <span class="text-secondary"
+            >{{ names[f.what] ?? f.what }}<strong v-if="f.closed"> closed</strong></span
+          >
           <span
             ><span class="block text-[19px] font-bold leading-tight">{{ f.title }}</span
             ><span v-if="f.words !== f.title" class="block truncate text-secondary">{{ f.words }}</span></span

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One field of a definition's row. */
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import PickBox from "../PickBox.vue";
 import TickBox from "../TickBox.vue";
 import type { Cell, Column } from "./columns";
@@ -13,7 +13,10 @@ const choices = computed<[string, string][]>(() => [
   ...props.options,
 ]);
 const text = (event: Event) => (event.target as HTMLInputElement).value;
+/** A number in hand stays as it is typed, whatever is drawn anew meanwhile. */
+const inHand = ref<string | null>(null);
 function number(event: Event) {
+  inHand.value = text(event);
   const typed = text(event).replace(",", ".");
   value.value = typed === "" || Number.isNaN(Number(typed)) ? undefined : Number(typed);
 }
@@ -57,8 +60,9 @@ const toggle = (key: string, on: boolean) =>
       class="field"
       :name="name"
       inputmode="decimal"
-      :value="value ?? ''"
-      @change="number"
+      :value="inHand ?? value ?? ''"
+      @input="number"
+      @blur="inHand = null"
     />
     <input
       v-else

@@ -44,7 +44,7 @@ from bornek.services.inspect.fits import (
 )
 from bornek.services.inspect.orders import OrderView, job_orders
 from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
-from bornek.services.job.components import condemned_parts
+from bornek.services.job.components import condemned_parts, condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.load_setting import find_gauges, load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
@@ -169,6 +169,7 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
         ),
         say=list(say_inspect(found, ordered, len(open_holds(facts)))),
         cautions=[
+            *condemned_words(session, job),
             "Clean first, then look: dirt hides cracks. Gloves off turning parts, eyes covered for wire and air.",
             *d.cautions,
             "The maker's manual, the shop's rules and local codes come first.",

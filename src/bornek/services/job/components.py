@@ -121,6 +121,14 @@ def condemned_parts(session: Session, job: t.Job) -> dict[str, str]:
     return found
 
 
+def condemned_words(session: Session, job: t.Job) -> list[str]:
+    """Parts that came in and may not go in again, said where the work begins."""
+    d = definition_of(job)
+    return [
+        f"{d.label_of(key)} may not go in again: {why}." for key, why in condemned_parts(session, job).items()
+    ]
+
+
 def _judged(session: Session, job: t.Job, unit: t.Unit, part_key: str) -> tuple[str, str]:
     """What was said of a part in a job: the verdict gone by, and why it may not go back whatever the reason."""
     d = definition_of(job)

@@ -22,7 +22,7 @@ from bornek.core.strip.baselines import baselines
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import closing_list
-from bornek.services.job.components import ComponentView, components_of
+from bornek.services.job.components import ComponentView, components_of, condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of
@@ -131,7 +131,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         waits_for=job.waits_for,
         schools=schools_view(job),
         gauges=list(job.gauges),
-        cautions=list(d.cautions),
+        cautions=[*condemned_words(session, job), *d.cautions],
         version=job.seq,
         closed_at=job.closed_at.isoformat() if job.closed_at else "",
         open_points=closing_list(session, job, d, facts, settings, today),

@@ -26,6 +26,7 @@ class FoundView:
     title: str
     words: str
     to: str
+    closed: bool
 
 
 @dataclass(frozen=True)
@@ -54,27 +55,37 @@ def search(session: Session, typed: str) -> dict[str, Any]:
 
 
 def _shown(session: Session, rows: Sequence[Found]) -> list[FoundView]:
-    units = _tags(session, {r.job_id for r in rows})
+    units = _units(session, {r.job_id for r in rows})
     stages = {"part": "strip", "serial": "strip"} | {k.found_as or k.key: k.stage for k in fact_kinds()}
     return [
         FoundView(
             what=r.what,
             job_id=r.job_id,
-            tag=units[r.job_id],
+            tag=units[r.job_id].tag,
             title=r.title,
             words=r.words,
             to=f"/jobs/{r.job_id}{stage_path(stages.get(r.what, ''))}",
+            closed=units[r.job_id].closed,
         )
         for r in rows
         if r.job_id in units
     ]
 
 
-def _tags(session: Session, jobs: set[str]) -> dict[str, str]:
+@dataclass(frozen=True)
+class _Unit:
+    tag: str
+    closed: bool
+
+
+def _units(session: Session, jobs: set[str]) -> dict[str, _Unit]:
+    """Tag of each job's unit, and whether the job is closed."""
     rows = session.execute(
-        select(t.Job.id, t.Unit.tag).join(t.Unit, t.Unit.id == t.Job.unit_id).where(t.Job.id.in_(jobs))
+        select(t.Job.id, t.Unit.tag, t.Job.closed_at)
+        .join(t.Unit, t.Unit.id == t.Job.unit_id)
+        .where(t.Job.id.in_(jobs))
     )
-    return dict(rows.all())
+    return {job_id: _Unit(tag, closed_at is not None) for job_id, tag, closed_at in rows}
 
 
 def _mechanics(session: Session, typed: str) -> list[FoundView]:
@@ -90,15 +101,16 @@ def _mechanics(session: Session, typed: str) -> list[FoundView]:
                 select(table.job_id).where(table.mechanic_id == key).order_by(table.at.desc()).limit(200)
             )
             jobs.update(dict.fromkeys(rows))
-        tags = _tags(session, set(jobs))
+        units = _units(session, set(jobs))
         found += [
             FoundView(
                 what="mechanic",
                 job_id=job,
-                tag=tags[job],
+                tag=units[job].tag,
                 title=name,
-                words=f"wrote on {tags[job]}",
+                words=f"wrote on {units[job].tag}",
                 to=f"/jobs/{job}",
+                closed=units[job].closed,
             )
             for job in list(jobs)[:8]
         ]

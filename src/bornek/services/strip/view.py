@@ -26,6 +26,7 @@ from bornek.core.strip.next_step import say_strip
 from bornek.core.strip.part_counts import PartCount, part_counts
 from bornek.core.strip.ways import WAYS, doomed, find_way
 from bornek.core.units.definition import Definition
+from bornek.services.job.components import condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
@@ -163,6 +164,7 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
         locked_out=f"{locked.points}; key with {locked.key_holder}" if locked else "",
         cautions=[
             *([FIELD_CAUTION] if job.stands == "field" else []),
+            *condemned_words(session, job),
             *d.cautions,
             "The maker's manual, the shop's rules and local codes come first.",
         ],
