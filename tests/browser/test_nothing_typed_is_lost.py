@@ -117,3 +117,21 @@ def test_a_setting_that_is_not_there_keeps_the_shell_and_says_only_what_is_true(
     expect(bench.locator("[data-trouble]")).to_contain_text("No setting has the id")
     expect(bench.locator("main")).not_to_contain_text("asks again")
     expect(bench.get_by_role("link", name="Board").first).to_be_visible()
+
+
+def test_a_form_that_is_half_filled_outlives_a_reload_and_is_empty_once_it_was_sent(bench: Page) -> None:
+    bench.goto(f"{home(bench)}/receive")
+    for name in ("tag", "serial", "name", "complaint"):
+        bench.locator(f"[name={name}]").fill(f"half {name}"[:12])
+    bench.reload()
+    expect(bench.locator("[name=complaint]")).to_have_value("half complai")
+    bench.get_by_role("button", name="Open the job").click()
+    expect(bench.locator("[data-save-definition]")).to_be_visible()
+    bench.goto(f"{home(bench)}/receive")
+    expect(bench.locator("[name=complaint]")).to_have_value("")
+    bench.goto(f"{home(bench)}/jobs/p22/strip?zone=off")
+    bench.locator("[data-part=slinger]").click()
+    bench.locator("[name=orientation]").fill("dish down")
+    bench.reload()
+    bench.locator("[data-part=slinger]").click()
+    expect(bench.locator("[name=orientation]")).to_have_value("dish down")

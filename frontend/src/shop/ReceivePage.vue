@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A unit comes in: its type or none, its identity, what is wrong with it, how this job is to be judged. */
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
-import { computed, reactive } from "vue";
+import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
@@ -12,13 +12,14 @@ import ProblemLine from "../ui/ProblemLine.vue";
 import SchoolChoice from "../ui/SchoolChoice.vue";
 import TickBox from "../ui/TickBox.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
+import { useKept } from "../composables/useKept";
 
 const router = useRouter();
 const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["types"], queryFn: () => unwrap(api.GET("/api/unit-types")) });
 const gauges = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
 const sending = useSending();
-const draft = reactive({
+const blank = () => ({
   revision: "",
   tag: "",
   name: "",
@@ -35,6 +36,7 @@ const draft = reactive({
   serials: {} as Record<string, string>,
   hours: { reading: "", none: false },
 });
+const draft = useKept("receive", blank()).value;
 const types = computed<[string, string][]>(() => [
   ["", "None: begin from nothing"],
   ...(data.value ?? []).map(
@@ -91,7 +93,9 @@ const receive = () =>
       api.POST("/api/jobs", { params: { header }, body: { id, ...draft, hours: hours() } }),
     );
     await client.invalidateQueries({ queryKey: ["board"] });
-    await router.push(`/jobs/${job.id}/${draft.revision ? "strip" : "definition"}`);
+    const typed = draft.revision;
+    Object.assign(draft, blank());
+    await router.push(`/jobs/${job.id}/${typed ? "strip" : "definition"}`);
   });
 </script>
 

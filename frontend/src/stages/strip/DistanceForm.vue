@@ -4,10 +4,15 @@ import { reactive } from "vue";
 import type { BaselineView, StripView } from "../../api/client";
 import RadioRow from "../../ui/RadioRow.vue";
 import TickBox from "../../ui/TickBox.vue";
+import { useKept } from "../../composables/useKept";
 
 const props = defineProps<{ item: BaselineView; job: StripView["job"] }>();
 const emit = defineEmits<{ write: [body: Record<string, unknown>] }>();
-const draft = reactive({ typed: "", unit: props.job.length_unit, convention: "" });
+const draft = useKept(`found.${props.job.id}.${props.item.key}.${props.item.fact}`, {
+  typed: "",
+  unit: props.job.length_unit as string,
+  convention: "",
+}).value;
 const none = reactive({ there: false });
 const UNITS = [
   ["mm", "mm"],

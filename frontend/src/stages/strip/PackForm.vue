@@ -1,11 +1,16 @@
 <script setup lang="ts">
 /** A pack as found: its plates, its side, how its slot or holes stood. */
-import { reactive } from "vue";
 import type { BaselineView, StripView } from "../../api/client";
+import { useKept } from "../../composables/useKept";
 
 const props = defineProps<{ item: BaselineView; job: StripView["job"] }>();
 const emit = defineEmits<{ write: [body: Record<string, unknown>] }>();
-const draft = reactive({ plates: props.item.plates.join(" + "), side: "", slots: "", remark: "" });
+const draft = useKept(`found.${props.job.id}.${props.item.key}.${props.item.fact}`, {
+  plates: props.item.plates.join(" + "),
+  side: "",
+  slots: "",
+  remark: "",
+}).value;
 function write() {
   const plates = draft.plates
     .split(/\+|;|\n/)

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 /** One part comes off: how, tag, side, which way, what stays with it, which bag. */
-import { computed, reactive, ref } from "vue";
+import { computed, ref } from "vue";
 import type { PartView, StripView } from "../../api/client";
 import type { StripDesk } from "./useStrip";
 import PickBox from "../../ui/PickBox.vue";
 import LetGoPanel from "./LetGoPanel.vue";
 import LockOutForm from "./LockOutForm.vue";
+import { useKept } from "../../composables/useKept";
 
 const props = defineProps<{ desk: StripDesk; part: PartView; view: StripView }>();
 const emit = defineEmits<{ close: [] }>();
 /** Only what is seen is written: nothing is filled in from the type, except that a single part is one. */
 const left = Math.max(props.part.count - props.part.off, 1);
-const draft = reactive({
+const draft = useKept(`off.${props.view.job.id}.${props.part.key}.${props.part.off}`, {
   way: "",
   count: (left === 1 ? 1 : "") as number | "",
   tag: "",
@@ -20,7 +21,7 @@ const draft = reactive({
   mates: [] as string[],
   bag: "",
   remark: "",
-});
+}).value;
 const fields: ["tag" | "side" | "orientation" | "bag" | "remark", string][] = [
   ["tag", "Tag on the part"],
   ["side", "Side"],

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 /** A baseline told in words: match marks of a mesh, or which way round a part sat. */
-import { reactive } from "vue";
-import type { BaselineView } from "../../api/client";
+import type { BaselineView, StripView } from "../../api/client";
 import TickBox from "../../ui/TickBox.vue";
+import { useKept } from "../../composables/useKept";
 
-const props = defineProps<{ item: BaselineView }>();
+const props = defineProps<{ item: BaselineView; job: StripView["job"] }>();
 const emit = defineEmits<{ write: [body: Record<string, unknown>] }>();
-const draft = reactive({ words: "", own: false, none: false });
+const draft = useKept(`found.${props.job.id}.${props.item.key}.${props.item.fact}`, {
+  words: "",
+  own: false,
+  none: false,
+}).value;
 const marks = props.item.kind === "match_marks";
 function write() {
   const said = draft.none
