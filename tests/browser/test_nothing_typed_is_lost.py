@@ -32,7 +32,7 @@ def fresh_round(page: Page) -> None:
 @pytest.mark.parametrize("first", range(0, 20, 5))
 def test_twenty_walks_of_taps_keys_and_reloads(bench: Page, first: int) -> None:
     for seed in range(first, first + 5):
-        found = walk(bench, home(bench), seed)
+        found = walk(bench, home(bench), seed, steps=6)
         assert not found.wrong, (found.seed, found.setting, found.done, found.wrong)
 
 
