@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from bornek.core.facts.cause import CauseNamed
 from bornek.core.facts.hour_meter import hours_written
 from bornek.core.facts.kind import Fact
-from bornek.core.facts.locked_out import LockedOut
+from bornek.core.facts.locked_out import lacks_lock_out
 from bornek.core.facts.wrong import Wrong
 from bornek.core.parts.causes import find_cause
 from bornek.core.parts.holds import holds, open_holds
@@ -71,7 +71,7 @@ def open_points(job: JobStands) -> list[OpenPoint]:
 
 
 def _lock_out(job: JobStands) -> list[OpenPoint]:
-    if job.stands != "field" or any(isinstance(f.body, LockedOut) for f in job.facts):
+    if not lacks_lock_out(job.stands, job.facts):
         return []
     words = "it stands in the field and no lock-out is written down"
     return [OpenPoint("lock_out", words, "/strip?zone=found", False)]

@@ -19,12 +19,21 @@ class LockedOut:
     key_holder: str
 
 
+def lacks_lock_out(stands: str, facts: Sequence[Fact]) -> bool:
+    """Whether a unit stands in the field and no lock-out is written down.
+
+    >>> lacks_lock_out("field", []), lacks_lock_out("bench", [])
+    (True, False)
+    """
+    return stands == "field" and not any(isinstance(f.body, LockedOut) for f in facts)
+
+
 def check_locked_out(stands: str, facts: Sequence[Fact]) -> None:
     """Raises InputError for a unit in the field on which no lock-out is written down.
 
     >>> check_locked_out("bench", [])
     """
-    if stands == "field" and not any(isinstance(f.body, LockedOut) for f in facts):
+    if lacks_lock_out(stands, facts):
         raise InputError(
             "It stands in the field and no lock-out is written down.",
             field="locked_out",

@@ -49,16 +49,6 @@ def places_of(session: Session, job_id: str) -> Sequence[t.Place]:
     return session.scalars(select(t.Place).where(t.Place.job_id == job_id).order_by(t.Place.id)).all()
 
 
-def signed_settings(session: Session, job_id: str) -> set[str]:
-    """Ids of the job's settings that carry a signature."""
-    rows = session.scalars(
-        select(t.Signature.setting_id)
-        .join(t.Setting, t.Setting.id == t.Signature.setting_id)
-        .where(t.Setting.job_id == job_id)
-    )
-    return set(rows)
-
-
 _UNREAD = (
     select(t.Job, t.Unit)
     .join(t.Unit, t.Unit.id == t.Job.unit_id)
