@@ -10,7 +10,7 @@ from collections.abc import Callable
 from functools import cache
 from typing import Any
 
-from flask import Response, jsonify, request
+from flask import request
 
 from bornek import cli
 from bornek.services.desk import Desk
@@ -19,7 +19,7 @@ from bornek.web.wire import Wire
 _late: queue.Queue[Callable[[], None]] = queue.Queue()
 
 
-def _write_later(self: Wire, work: Callable[..., Any], *args: Any) -> Response:
+def _write_later(self: Wire, work: Callable[..., Any], *args: Any) -> None:
     actor, now = request.headers.get("X-Mechanic", ""), self.clock()
 
     def commit() -> None:
@@ -29,15 +29,10 @@ def _write_later(self: Wire, work: Callable[..., Any], *args: Any) -> Response:
 
     _late.put(commit)
     _start_worker()
-    response = jsonify({})
-    response.status_code = 201
-    return response
 
 
 @cache
 def _start_worker() -> None:
-    """In the process that serves: a thread does not live through gunicorn's fork."""
-
     def run() -> None:
         while True:
             _late.get()()

@@ -12,6 +12,7 @@ from flask import Flask, Response, jsonify, request, send_from_directory
 from flask.json.provider import DefaultJSONProvider
 from flask_smorest import Api
 from werkzeug.exceptions import BadRequest, Forbidden, NotFound
+from werkzeug.security import safe_join
 
 from bornek import __version__
 from bornek.core.door import read_json
@@ -19,8 +20,10 @@ from bornek.core.errors import InputError
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
+from bornek.web.hosts import host_check
 from bornek.web.inspect import routes as inspect_routes
 from bornek.web.job import routes as job_routes
+from bornek.web.limits import MOST_JSON
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
@@ -54,8 +57,15 @@ def wire_of(database: Database, clock: Callable[[], datetime] = now) -> Wire:
     return Wire(database, Blobs(database.files), clock)
 
 
-def create_app(database: Database, clock: Callable[[], datetime] = now, page: Path = PAGE) -> Flask:
-    """The application over one database file; the page is served from `page`."""
+def create_app(
+    database: Database,
+    clock: Callable[[], datetime] = now,
+    page: Path = PAGE,
+    bound: str = "127.0.0.1",
+    allowed_hosts: tuple[str, ...] = (),
+) -> Flask:
+    """The application over one database file; the page is served from `page`, to who asks for it under the
+    address that was `bound` or an allowed name."""
     app = Flask("bornek", static_folder=None)
     app.config.update(
         API_TITLE="Bornek",
@@ -63,7 +73,7 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
         OPENAPI_VERSION="3.1.0",
         OPENAPI_URL_PREFIX="/api",
         OPENAPI_JSON_PATH="openapi.json",
-        MAX_CONTENT_LENGTH=60_000_000,
+        MAX_CONTENT_LENGTH=MOST_JSON,
         JSON_SORT_KEYS=False,
     )
     app.json = StrictJson(app)
@@ -84,6 +94,7 @@ def create_app(database: Database, clock: Callable[[], datetime] = now, page: Pa
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)
+    app.before_request(host_check(bound, allowed_hosts))
     app.before_request(_same_origin)
     app.before_request(_through_the_door)
     _serve_page(app, page)
@@ -124,16 +135,23 @@ def _serve_page(app: Flask, page: Path) -> None:
     def shell(path: str) -> Response:
         if path.startswith("api/"):
             raise NotFound(f"Nothing lives at /{path}.")
-        if path and (page / path).is_file():
+        if path and _lies_in(page, path):
             return send_from_directory(page, path, max_age=31_536_000 if "assets/" in path else 0)
         if not (page / "index.html").is_file():
             raise NotFound("The page has not been built. Run `make build`.")
         return send_from_directory(page, "index.html", max_age=0)
 
 
+def _lies_in(page: Path, path: str) -> bool:
+    """Whether a file of the page is meant; nothing outside it is so much as looked at."""
+    found = safe_join(str(page), path)
+    return found is not None and Path(found).is_file()
+
+
 def _headers(response: Response) -> Response:
     response.headers.setdefault("Content-Security-Policy", POLICY)
     response.headers.setdefault("X-Content-Type-Options", "nosniff")
+    response.headers.setdefault("Cross-Origin-Resource-Policy", "same-origin")
     response.headers.setdefault("Referrer-Policy", "no-referrer")
     if request.path.startswith("/api/"):
         response.headers.setdefault("Cache-Control", "no-store")

@@ -57,6 +57,8 @@ def _parser() -> argparse.ArgumentParser:
         if name in ("serve", "demo"):
             made.add_argument("--host", default="127.0.0.1")
             made.add_argument("--port", type=int, default=8460)
+            made.add_argument("--allow-host", action="append", default=[], metavar="NAME",
+                              help="another name under which it answers")  # fmt: skip
         if name in ("backup", "restore"):
             made.add_argument(
                 "--to" if name == "backup" else "--from", dest="other", type=Path, required=True
@@ -96,7 +98,8 @@ def _open(path: Path) -> Database:
 
 
 def _serve(args: argparse.Namespace) -> None:
-    serve(create_app(_open(args.data)), args.host, args.port)
+    app = create_app(_open(args.data), bound=args.host, allowed_hosts=tuple(args.allow_host))
+    serve(app, args.host, args.port)
 
 
 def _seed(args: argparse.Namespace) -> None:

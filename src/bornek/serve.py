@@ -1,33 +1,32 @@
-"""Serves the application with gunicorn: one process, sixteen threads, loopback by default."""
+"""Serves the application with waitress: one process, loopback by default.
+
+A request is read whole before a thread takes it: a client that sends half of one, or a byte now and then,
+holds a connection and never a thread.
+"""
 
 from __future__ import annotations
 
+import signal
 import socket
-from typing import Any
+from types import FrameType
+from typing import NoReturn
 
 from flask import Flask
-from gunicorn.app.base import BaseApplication  # type: ignore[import-untyped]
+from waitress import create_server
 
-OPTIONS = {"worker_class": "gthread", "workers": 1, "threads": 16, "graceful_timeout": 2,
-           "loglevel": "warning", "control_socket_disable": True}  # fmt: skip
+from bornek.web.limits import MOST_UPLOAD
+
+LIMITS = {
+    "threads": 6,
+    "connection_limit": 1000,
+    "channel_timeout": 60,
+    "max_request_header_size": 32_768,
+    "max_request_body_size": MOST_UPLOAD,
+    "asyncore_use_poll": True,
+    "ident": None,
+}
+"""Six threads keep two cores busy and let a short answer pass a long one; more only wait for each other."""
 LOOPBACK = ("127.0.0.1", "localhost", "::1")
-
-
-class Server(BaseApplication):  # type: ignore[misc]
-    """`ready` is said once it listens and Ctrl-C stops it cleanly."""
-
-    def __init__(self, app: Flask, bind: str, ready: str) -> None:
-        self.application, self.bind, self.ready = app, bind, ready
-        super().__init__()
-
-    def load_config(self) -> None:
-        for key, value in {**OPTIONS, "bind": self.bind}.items():
-            if key in self.cfg.settings:
-                self.cfg.set(key, value)
-        self.cfg.set("when_ready", lambda _: print(self.ready, flush=True))
-
-    def load(self) -> Any:
-        return self.application
 
 
 def free_port(host: str, wanted: int) -> int:
@@ -53,5 +52,16 @@ def serve(app: Flask, host: str, port: int) -> None:
             "address can read and write under any name.",
             flush=True,
         )
-    ready = f"Bornek is at http://{host}:{taken}/   (Ctrl-C stops it; what was entered is kept)"
-    Server(app, f"{host}:{taken}", ready).run()
+    shown = f"[{host}]" if ":" in host else host
+    server = create_server(app, host=host, port=taken, **LIMITS)
+    signal.signal(signal.SIGTERM, _stop)
+    print(f"Bornek is at http://{shown}:{taken}/   (Ctrl-C stops it; what was entered is kept)", flush=True)
+    try:
+        server.run()
+    finally:
+        server.close()
+
+
+def _stop(_signal: int, _frame: FrameType | None) -> NoReturn:
+    """As Ctrl-C does: what is being answered is finished first."""
+    raise KeyboardInterrupt

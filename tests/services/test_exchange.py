@@ -2,6 +2,7 @@
 
 import json
 import zipfile
+from collections.abc import Callable
 from io import BytesIO
 from typing import Any
 
@@ -10,7 +11,7 @@ from flask.testing import FlaskClient
 
 from bornek.app import create_app
 from bornek.services.desk import digest
-from bornek.services.job.exchange import EDITION, FORMAT, ORDER
+from bornek.services.job.exchange.format import EDITION, FORMAT, ORDER
 from bornek.store.base import Base
 from bornek.store.database import Database
 from helpers import NOW, Bench
@@ -131,16 +132,33 @@ def as_edition_two(content: dict[str, Any]) -> dict[str, Any]:
             row[side] = {k: v for k, v in row[side].items() if k in ("plates", "at")}
     for row in rows["given_revision"]:
         del row["kind_version"]
-    return content | {"edition": 2, "rows": rows}
+    return as_edition_three(content | {"rows": rows}) | {"edition": 2}
 
 
-def test_a_file_of_the_edition_before_comes_in_as_if_it_were_of_this_one(
-    exported: dict[str, Any], other: FlaskClient
+def as_edition_three(content: dict[str, Any]) -> dict[str, Any]:
+    """The same job as edition 3 wrote it: a gauge's card only as it was then."""
+    rows = json.loads(json.dumps(content["rows"]))
+    del rows["gauge_card"]
+    for row in rows["entry"]:
+        del row["gauge_card_id"]
+    return content | {"edition": 3, "rows": rows}
+
+
+def without_cards(rows: dict[str, Any]) -> dict[str, Any]:
+    entries = [{k: v for k, v in e.items() if k != "gauge_card_id"} for e in rows["entry"]]
+    return {**rows, "entry": entries, "gauge_card": []}
+
+
+@pytest.mark.parametrize("before", [as_edition_two, as_edition_three])
+def test_a_file_of_an_edition_before_comes_in_as_if_it_were_of_this_one(
+    exported: dict[str, Any], other: FlaskClient, before: Callable[[dict[str, Any]], dict[str, Any]]
 ) -> None:
     assert any(row["after"] for row in exported["rows"]["act_knob"])
-    answer = other.post("/api/jobs/imports", data=resealed(as_edition_two(exported)))
+    answer = other.post("/api/jobs/imports", data=resealed(before(exported)))
     assert answer.status_code == 201, answer.get_json()
-    assert body(other.get("/api/jobs/w17/exchange.zip").data)["rows"] == exported["rows"]
+    again = body(other.get("/api/jobs/w17/exchange.zip").data)["rows"]
+    assert without_cards(again) == without_cards(exported["rows"])
+    assert [c["number"] for c in again["gauge_card"]] == [1] * len(again["gauge"])
 
 
 def test_a_file_of_the_edition_before_that_does_not_hold_together_is_refused(

@@ -34,7 +34,8 @@ def still_open(client: FlaskClient, job: str, stage: str) -> int:
 def write(database: Database, kind: str, job: str = "p22", **body: Any) -> dict[str, Any]:
     with database.writing() as session:
         sent = {"id": f"s-{next(_ids)}", "kind": kind, "body": body}
-        return write_inspection(Desk(session, "marl", NOW), job, sent)
+        write_inspection(Desk(session, "marl", NOW), job, sent)
+        return view_inspect(session, job, NOW.date())
 
 
 def order(

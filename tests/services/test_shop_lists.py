@@ -14,6 +14,7 @@ from bornek.services.desk import Desk
 from bornek.services.shop.shop_lists import (
     number_pairs,
     own_look_fors,
+    view_cross_numbers,
     view_look_fors,
     write_cross_number,
     write_look_for,
@@ -33,13 +34,15 @@ def look(database: Database, **sent: Any) -> list[dict[str, Any]]:
             "means": "Ours.",
             "kinds": [],
         } | sent
-        return write_look_for(Desk(session, "jun", NOW), body)
+        write_look_for(Desk(session, "jun", NOW), body)
+        return view_look_fors(session)
 
 
 def pair(database: Database, **sent: Any) -> list[dict[str, Any]]:
     with database.writing() as session:
         body = {"id": f"pair-{next(_ids)}", "number": "A 1", "other": "B 2", "words": ""} | sent
-        return write_cross_number(Desk(session, "jun", NOW), body)
+        write_cross_number(Desk(session, "jun", NOW), body)
+        return view_cross_numbers(session)
 
 
 def test_the_cores_come_first_and_cannot_be_retired(yard: Database) -> None:

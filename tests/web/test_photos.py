@@ -102,7 +102,7 @@ def test_the_same_picture_is_kept_once(client: FlaskClient, yard: Database) -> N
         (picture()[:3000], 422, "breaks off or is damaged"),
         (picture("PNG")[:200], 422, "breaks off or is damaged"),
         (bomb(), 422, "not a PNG, JPEG or WebP"),
-        (picture("PNG", (9000, 6000)), 422, "more than 50 million pixels"),
+        (picture("PNG", (9000, 6000)), 422, "more than 40 million pixels"),
         (b"", 422, "No photo was sent"),
     ],
     ids=["text", "svg", "svg-as-png", "gif", "cut-jpeg", "cut-png", "bomb", "too-many-pixels", "empty"],

@@ -82,14 +82,20 @@ def test_it_stands_on_the_record_and_its_paper(client: FlaskClient, fact: str) -
     assert "smells burnt" in "".join(p.extract_text() for p in pages)
 
 
-def test_it_travels_and_is_kept_where_nobody_knows_it(
+def test_it_travels_to_who_knows_it_and_is_refused_by_name_by_who_does_not(
     client: FlaskClient, fact: str, empty: Database
 ) -> None:
+    from bornek.core.facts.registry import forget_fact
+
     write(client, fact, 1)
     file = client.get("/api/jobs/w17/exchange.zip").data
     other = create_app(empty, lambda: NOW).test_client()
     assert other.post("/api/jobs/imports", data=file, headers={"X-Mechanic": "oda"}).status_code == 201
     assert len(other.get("/api/jobs/w17/strip").get_json()["written"]) == 1
+    forget_fact(fact)
+    refused = other.post("/api/jobs/imports", data=file, headers={"X-Mechanic": "oda"})
+    assert refused.status_code == 422
+    assert fact in refused.get_json()["message"]
 
 
 def test_a_fact_that_this_version_does_not_know_is_shown_as_it_was_stored(

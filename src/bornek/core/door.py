@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import json
 import math
+import re
 from collections.abc import Mapping, Sequence
 from typing import Any, NoReturn
 
@@ -16,6 +17,7 @@ DEEPEST = 12
 MOST_VALUES = 60_000
 LONGEST_TEXT = 20_000
 GREATEST = 1e9
+_UNWRITABLE = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
 MEND = "Mend it and send it again; what was sent is not lost."
 
 
@@ -26,7 +28,7 @@ def refuse(field: str, wanted: str, got: Any) -> NoReturn:
     raise InputError(f"{field} must be {wanted} (got {shown}).", field=field, next_step=MEND)
 
 
-def check_plain(data: Any) -> None:
+def check_plain(data: Any, deepest: int = DEEPEST, most: int = MOST_VALUES) -> None:
     """Walks what was sent, without recursion; raises InputError at the first value that cannot be used.
 
     >>> check_plain({"entries": [{"value": 0.2}]})
@@ -39,13 +41,13 @@ def check_plain(data: Any) -> None:
     while left:
         where, value, depth = left.pop()
         seen += 1
-        if depth > DEEPEST:
-            refuse(_top(where), f"nested at most {DEEPEST} deep", "deeper")
-        if seen > MOST_VALUES:
-            refuse(_top(where), f"of at most {MOST_VALUES} values", "more")
+        if depth > deepest:
+            refuse(_top(where), f"nested at most {deepest} deep", "deeper")
+        if seen > most:
+            refuse(_top(where), f"of at most {most} values", "more")
         if isinstance(value, Mapping):
             for key, part in value.items():
-                if not isinstance(key, str) or len(key) > 200:
+                if not isinstance(key, str) or len(key) > 200 or not is_text(key):
                     refuse(_top(where), "named by texts of at most 200 characters", str(key)[:40])
                 left.append((f"{where}.{key}" if where else key, part, depth + 1))
         elif isinstance(value, list | tuple):
@@ -53,8 +55,20 @@ def check_plain(data: Any) -> None:
         elif isinstance(value, str):
             if len(value) > LONGEST_TEXT:
                 refuse(where, f"a text of at most {LONGEST_TEXT} characters", f"{len(value)} characters")
+            if not is_text(value):
+                refuse(_top(where), "a text without control characters and halves of characters", value)
         elif value is not None and not isinstance(value, bool):
             _check_number(where, value)
+
+
+def is_text(text: str) -> bool:
+    """Whether a text can be written, kept and printed: no control characters but line ends and tabs, and no
+    half of a surrogate pair.
+
+    >>> is_text("Østre kai, 0.10\\n"), is_text("a\\x00"), is_text("\\ud800")
+    (True, False, False)
+    """
+    return text.isprintable() or not _UNWRITABLE.search(text)
 
 
 def _top(where: str) -> str:
@@ -71,7 +85,7 @@ def _check_number(where: str, value: Any) -> None:
         refuse(where, f"a finite number up to {GREATEST:g}", shown)
 
 
-def read_json(text: str | bytes) -> Any:
+def read_json(text: str | bytes, deepest: int = DEEPEST, most: int = MOST_VALUES) -> Any:
     """JSON text → plain data that passed the door; InputError where it is none, or too deep.
 
     >>> read_json('{"a": [1, 2]}')
@@ -88,7 +102,7 @@ def read_json(text: str | bytes) -> Any:
             next_step=MEND,
             details={"broken": True},
         ) from error
-    check_plain(data)
+    check_plain(data, deepest, most)
     return data
 
 

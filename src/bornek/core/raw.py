@@ -13,6 +13,7 @@ from bornek.core.settings.kind import Slot
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Between, Choice, Confirm, Paint, Raw, Scalar
 from bornek.core.settings.state import State, read_state
+from bornek.core.structure import build
 
 MOST_CELLS = 200
 """Rows, and columns, of a painted flank."""
@@ -37,6 +38,29 @@ def read_raw(slot: Slot, raw: Any, default_unit: str) -> Raw:
     if slot.accepts == "between":
         return _between(slot, raw, default_unit)
     return Scalar(_number(slot, raw, default_unit))
+
+
+_STORED: dict[str, type[Any]] = {
+    "scalar": Scalar,
+    "between": Between,
+    "paint": Paint,
+    "choice": Choice,
+    "confirm": Confirm,
+}
+
+
+def check_raw(stored: Mapping[str, Any]) -> None:
+    """Raises InputError for a stored raw value that is none of those that are read here.
+
+    >>> check_raw({"type": "scalar", "value": 0.12})
+    >>> check_raw({"type": "scalar", "value": "a lot"})
+    Traceback (most recent call last):
+    bornek.core.errors.InputError: The reading does not hold: value must be a number (got 'a lot').
+    """
+    kind = _STORED.get(str(stored.get("type")))
+    if kind is None:
+        raise InputError(f"No reading is of the sort {str(stored.get('type'))[:40]!r}.", field="raw")
+    build(kind, {key: value for key, value in stored.items() if key != "type"}, "The reading")
 
 
 def check_gauge(slot: Slot, gauge: Gauge, field: str = "gauge") -> None:

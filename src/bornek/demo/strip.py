@@ -15,6 +15,7 @@ from bornek.core.facts.witness import FLANK_COLUMNS, FLANK_ROWS
 from bornek.services.desk import Desk
 from bornek.services.job.close_job import close_job
 from bornek.services.strip.add_photo import Files, add_photo
+from bornek.services.strip.images import take_picture
 from bornek.services.strip.write_fact import write_fact
 
 OLD = datetime(2026, 5, 8, 8, 0, tzinfo=UTC)
@@ -161,7 +162,7 @@ def _gearbox(pen: Pen, files: Files | None) -> None:
                 desk,
                 "k08",
                 files,
-                _drawn(shade),
+                take_picture(_drawn(shade)),
                 {"id": f"k08.p{pen.now}", "subject": subject, "caption": caption},
             )
 

@@ -6,7 +6,7 @@ import hashlib
 import json
 from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from typing import Any
 
 from sqlalchemy.exc import IntegrityError
@@ -15,7 +15,10 @@ from sqlalchemy.orm.exc import FlushError
 
 from bornek.core.errors import InputError, KeyReused
 from bornek.store import tables as t
+from bornek.store.queries.idempotency import forget_keys
 from bornek.store.queries.yard import local_day
+
+KEYS_KEPT = timedelta(days=30)
 
 
 @dataclass(frozen=True)
@@ -51,10 +54,11 @@ def digest(data: Any) -> str:
     return hashlib.sha256(text.encode()).hexdigest()
 
 
-def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str, Any]]) -> dict[str, Any]:
-    """Does the work once per key; a repeat gets the first answer, from the same transaction.
+def once(desk: Desk, key: str | None, request: Any, work: Callable[[], str | None]) -> str | None:
+    """Does the work once per key; a repeat does nothing and gets the same answer: the id of what was made.
 
-    Raises KeyReused when the key comes back with another request.
+    What is shown after it is read afresh, so that nobody is shown what is no longer true. Keys are forgotten
+    after a month. Raises KeyReused when the key comes back with another request.
     """
     if not key:
         return _fitting(desk, work)
@@ -69,14 +73,15 @@ def once(desk: Desk, key: str | None, request: Any, work: Callable[[], dict[str,
                 field="Idempotency-Key",
                 next_step="Make a new key for a new request.",
             )
-        return kept.answer
+        return kept.made
     answer = _fitting(desk, work)
-    desk.session.add(t.Idempotency(key=key, request_sha256=sha, answer=answer, at=desk.now))
+    forget_keys(desk.session, desk.now - KEYS_KEPT)
+    desk.session.add(t.Idempotency(key=key, request_sha256=sha, made=answer, at=desk.now))
     desk.session.flush()
     return answer
 
 
-def _fitting(desk: Desk, work: Callable[[], dict[str, Any]]) -> dict[str, Any]:
+def _fitting(desk: Desk, work: Callable[[], str | None]) -> str | None:
     """The work done; what the database will not take (an id used twice) as a clear refusal."""
     try:
         answer = work()

@@ -12,13 +12,16 @@ from alembic.config import Config
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session
 
+from bornek.store.fair_queue import FairQueue
+
 PRAGMAS = ("journal_mode=WAL", "foreign_keys=ON", "busy_timeout=10000", "synchronous=FULL")
 
 
 class Database:
     """Sessions over one SQLite file.
 
-    A write begins with BEGIN IMMEDIATE: a deferred transaction upgraded midway would ignore the
+    Writers of this process wait in one queue, in the order in which they came: SQLite's own waiting starves
+    some. A write begins with BEGIN IMMEDIATE: a deferred transaction upgraded midway would ignore the
     busy timeout. It is committed before the answer is given, with synchronous=FULL.
     """
 
@@ -27,6 +30,7 @@ class Database:
         self.path.parent.mkdir(parents=True, exist_ok=True)
         self.engine = _engine(self.path)
         self._writer = self.engine.execution_options(bornek_write=True)
+        self._queue = FairQueue()
 
     @property
     def files(self) -> Path:
@@ -40,7 +44,7 @@ class Database:
 
     @contextmanager
     def writing(self) -> Iterator[Session]:
-        with Session(self._writer, expire_on_commit=False) as session, session.begin():
+        with self._queue, Session(self._writer, expire_on_commit=False) as session, session.begin():
             yield session
 
     def migrate(self) -> None:

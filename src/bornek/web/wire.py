@@ -5,9 +5,9 @@ from __future__ import annotations
 import hashlib
 import re
 import unicodedata
-from collections.abc import Callable
-from contextlib import AbstractContextManager
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator
+from contextlib import AbstractContextManager, ExitStack, contextmanager
+from dataclasses import dataclass, field
 from datetime import date, datetime
 from typing import Any, Protocol, cast
 from urllib.parse import quote
@@ -15,6 +15,7 @@ from urllib.parse import quote
 from flask import Response, current_app, jsonify, request
 
 from bornek.services.desk import Desk, once, today_in
+from bornek.services.setting.kept_settings import KeptSettings
 
 
 class Sessions(Protocol):
@@ -38,14 +39,22 @@ class Wire:
     sessions: Sessions
     files: Files
     clock: Callable[[], datetime]
+    settings: KeptSettings = field(default_factory=KeptSettings)
 
     def read(self, work: Callable[..., Any], *args: Any) -> Response:
-        with self.sessions.reading() as session:
+        with self.reading() as session:
             return jsonify(work(session, *args))
 
     def read_today(self, work: Callable[..., Any], *args: Any) -> Response:
-        with self.sessions.reading() as session:
+        with self.reading() as session:
             return jsonify(work(session, *args, self.today(session)))
+
+    @contextmanager
+    def reading(self) -> Iterator[Any]:
+        """A session that knows what was thought through already."""
+        with self.sessions.reading() as session:
+            self.settings.lend(session)
+            yield session
 
     def today(self, session: Any) -> date:
         """The day that it is in the yard."""
@@ -59,20 +68,25 @@ class Wire:
         with self.sessions.writing() as session:
             refresh(session, self.today(session))
 
-    def write(self, work: Callable[..., Any], *args: Any) -> Response:
-        """Runs a service once in one transaction; answers only after the commit."""
-        key = request.headers.get("Idempotency-Key")
-        asked = [
-            request.method,
-            request.full_path,
-            request.get_json(silent=True) or _digest(request.get_data()),
-        ]
-        with self.sessions.writing() as session:
+    def write(self, work: Callable[..., str | None], *args: Any) -> str | None:
+        """Runs a service once in one transaction, committed before this returns; what is shown after it is
+        read by the route."""
+        with ExitStack() as after, self.sessions.writing() as session:
+            after.enter_context(self.settings.lent(session))
             desk = Desk(session, request.headers.get("X-Mechanic", ""), self.clock())
-            made = once(desk, key, asked, lambda: {"answer": work(desk, *args)})
-        response = jsonify(made["answer"])
-        response.status_code = 201
-        return response
+            made = once(desk, request.headers.get("Idempotency-Key"), _asked(), lambda: work(desk, *args))
+        return made
+
+
+def _asked() -> list[Any]:
+    """What tells one request from another: also the bytes of a file that was sent."""
+    body = request.get_json(silent=True)
+    return [request.method, request.full_path, _digest(request.get_data()) if body is None else body]
+
+
+def made(response: Response) -> Response:
+    response.status_code = 201
+    return response
 
 
 def attached(data: bytes | str, mime: str, name: str) -> Response:

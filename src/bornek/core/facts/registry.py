@@ -63,10 +63,10 @@ def read_fact(key: str, data: Mapping[str, Any], d: Definition) -> tuple[str, An
         if not getattr(body, name):
             words = name.replace("_", " ")
             raise InputError(f"{words} is empty.", field=name, next_step="Say it in a few words.")
-    return _subject(body, d), body
+    return subject_of(body, d), body
 
 
-def _subject(body: Any, d: Definition) -> str:
+def subject_of(body: Any, d: Definition) -> str:
     """The key that a fact is about; it must be one of this unit."""
     of_unit = (
         ("mesh", [m.key for m in d.meshes]),

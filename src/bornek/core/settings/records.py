@@ -49,6 +49,9 @@ EXCHANGED = "exchanged"
 """An act: a part that the setting rests on is another one now. What was read before is of the old one."""
 TAKEN_APART = "taken_apart"
 """An act: what was read was taken apart; the same parts go back."""
+BY_HAND = ("as_found", "move", "reseat", "recount")
+"""Acts that a mechanic writes; the others follow from what was written elsewhere."""
+ACT_KINDS = (*BY_HAND, EXCHANGED, TAKEN_APART)
 
 
 @dataclass(frozen=True)

@@ -51,10 +51,15 @@ def find_calculation(kind_id: str) -> Calculation:
     return _kinds[kind_id]
 
 
+def known_kind(kind_id: str) -> Calculation | None:
+    """The kind of that id, None where this version has none."""
+    _load()
+    return _kinds.get(kind_id)
+
+
 def measures_fit(kind_id: str) -> bool:
     """Whether a kind of that id is there and measures a fit of one part."""
-    _load()
-    kind = _kinds.get(kind_id)
+    kind = known_kind(kind_id)
     return isinstance(kind, Setting) and bool(kind.offers)
 
 

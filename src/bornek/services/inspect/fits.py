@@ -27,8 +27,9 @@ from bornek.services.job.components import condemned_parts
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import lay_out
+from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.frozen import first_readout, shown_sheet, value_words
-from bornek.services.setting.load_setting import find_gauges, load_setting
+from bornek.services.setting.load_setting import load_setting
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.store import tables as t
 from bornek.store.queries.jobs import open_job

@@ -46,7 +46,8 @@ from bornek.services.inspect.orders import OrderView, job_orders
 from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
 from bornek.services.job.components import condemned_parts, condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
-from bornek.services.setting.load_setting import find_gauges, load_setting
+from bornek.services.setting.find_gauges import find_gauges
+from bornek.services.setting.load_setting import load_setting
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts

@@ -6,16 +6,13 @@ from typing import Any
 
 from bornek.services.desk import Desk
 from bornek.services.inspect.fits import add_fit
-from bornek.services.inspect.view import view_inspect
-from bornek.services.strip.write_fact import store_fact
+from bornek.services.strip.write_fact import write_fact
 
 
-def write_inspection(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def write_inspection(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """A fact as in the strip; answers with the inspection."""
-    store_fact(desk, job_id, sent, "inspect")
-    return view_inspect(desk.session, job_id, desk.today)
+    write_fact(desk, job_id, sent, "inspect")
 
 
-def measure_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def measure_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     add_fit(desk, job_id, sent)
-    return view_inspect(desk.session, job_id, desk.today)

@@ -12,14 +12,13 @@ from bornek.core.plain import dump
 from bornek.services.desk import Desk
 from bornek.services.job.closing import closing_list
 from bornek.services.job.job_definition import definition_of
-from bornek.services.job.view import view_job
 from bornek.services.setting.summary import summaries
 from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
 from bornek.store.queries.jobs import job_with_unit, open_job
 
 
-def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, words. Raises InputError naming what must be settled first, or what wants a reason."""
     desk.mechanic()
     job, _ = open_job(desk.session, job_id)
@@ -46,10 +45,9 @@ def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     append_fact(desk, job, sent["id"], ClosedKind.key, "", body_of(closed))
     job.closed_at = desk.now
     desk.session.flush()
-    return view_job(desk.session, job_id, today)
 
 
-def open_again(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def open_again(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, words. What was written stays; the job takes entries again."""
     desk.mechanic()
     job, _ = job_with_unit(desk.session, job_id)
@@ -61,4 +59,3 @@ def open_again(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     append_fact(desk, job, sent["id"], OpenedAgainKind.key, "", body_of(OpenedAgain(words)))
     job.closed_at = None
     desk.session.flush()
-    return view_job(desk.session, job_id, desk.today)

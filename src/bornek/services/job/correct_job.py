@@ -14,17 +14,16 @@ from bornek.services.desk import Desk
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import check_gauges, gauge_for
-from bornek.services.job.view import view_job
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.strip.append_fact import append_fact
-from bornek.services.strip.write_fact import store_fact
+from bornek.services.strip.write_fact import write_fact
 from bornek.store import tables as t
 from bornek.store.queries.jobs import open_job, settings_of
 
 TEXTS = ("complaint", "known", "bench", "waits_for")
 
 
-def correct_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def correct_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, words, and any of complaint, known, bench, waits_for, schools, gauges. Each that differs is one
     fact that keeps what stood there; what is the same already is no correction."""
     desk.mechanic()
@@ -42,7 +41,6 @@ def correct_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]
         _hand_out(desk, job)
     desk.session.flush()
     index_job(desk.session, job_id)
-    return view_job(desk.session, job_id, desk.today)
 
 
 def _changes(desk: Desk, job: t.Job, sent: dict[str, Any], words: str) -> Iterator[Corrected]:
@@ -73,9 +71,8 @@ def _hand_out(desk: Desk, job: t.Job) -> None:
             setting.gauge_id = gauge_for(desk, job, points[setting.key])
 
 
-def write_hours(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def write_hours(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, body, and optionally supersedes or void, as for any fact."""
     if sent.get("kind", HourMeterKind.key) != HourMeterKind.key:
         raise InputError("The hour meter alone is written down here.", field="kind")
-    store_fact(desk, job_id, {**sent, "kind": HourMeterKind.key}, "job")
-    return view_job(desk.session, job_id, desk.today)
+    write_fact(desk, job_id, {**sent, "kind": HourMeterKind.key}, "job")

@@ -12,11 +12,10 @@ from bornek.services.desk import Desk
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.receive_job import lay_out
-from bornek.services.job.view import view_job
 from bornek.store.queries.jobs import open_job
 
 
-def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: definition, seen (the job's version). The unit type is not touched.
 
     Raises InputError for a definition that drops something or changes a setting already laid out.
@@ -46,7 +45,6 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
     desk.session.flush()
     lay_out(desk, job, unit.serial)
     index_job(desk.session, job_id)
-    return view_job(desk.session, job_id, desk.today)
 
 
 def _keeps(before: Definition, after: Definition) -> None:

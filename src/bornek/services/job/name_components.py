@@ -3,16 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from typing import Any
 
 from bornek.services.desk import Desk
 from bornek.services.job.components import identify
-from bornek.services.job.view import view_job
 from bornek.store.queries.jobs import open_job
 
 
-def name_components(desk: Desk, job_id: str, serials: Mapping[str, str]) -> dict[str, Any]:
+def name_components(desk: Desk, job_id: str, serials: Mapping[str, str]) -> None:
     job, _ = open_job(desk.session, job_id)
     identify(desk, job, serials)
     desk.session.flush()
-    return view_job(desk.session, job_id, desk.today)

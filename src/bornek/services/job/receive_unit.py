@@ -10,13 +10,12 @@ from bornek.core.errors import InputError, NotFound
 from bornek.core.facts.hour_meter import HourMeterKind
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
-from bornek.services.job.view import view_job
 from bornek.services.shop.unit_types import define_type
-from bornek.services.strip.write_fact import store_fact
+from bornek.services.strip.write_fact import write_fact
 from bornek.store import tables as t
 
 
-def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
+def receive_unit(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: what receive_job takes, with tag, name and serial instead of unit; revision may be empty.
 
     Without a revision the job is begun from nothing: a new, empty type of its name, to be filled in.
@@ -55,5 +54,4 @@ def receive_unit(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
     receive_job(desk, {**sent, "unit": unit})
     if sent.get("hours"):
         body = {"when": "receiving", "read_on": desk.today.isoformat(), **sent["hours"]}
-        store_fact(desk, sent["id"], {"id": f"{sent['id']}.hours", "kind": HourMeterKind.key, "body": body})
-    return view_job(desk.session, sent["id"], desk.today)
+        write_fact(desk, sent["id"], {"id": f"{sent['id']}.hours", "kind": HourMeterKind.key, "body": body})

@@ -9,11 +9,10 @@ from bornek.core.errors import InputError
 from bornek.services.desk import Desk
 from bornek.services.setting.load_setting import check_version, load_setting, setting_to_write
 from bornek.services.setting.record_act import write_act
-from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
 
-def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     """sent: id, cause, seen, and optionally words and (for a recount) states.
 
     recounted corrects the pack of this round; reread holds the round out and opens a new one with
@@ -52,4 +51,3 @@ def explain_round(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str
     if follow:
         loaded = load_setting(desk.session, setting_id, desk.today)
         write_act(desk, loaded, f"{sent['id']}/act", follow, sent.get("states") or {}, sent.get("words", ""))
-    return view_setting(desk.session, setting_id, desk.today)

@@ -9,7 +9,6 @@ from datetime import date
 from functools import cached_property
 from typing import Any
 
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, StaleVersion, UnknownKind
@@ -34,16 +33,19 @@ from bornek.core.settings.records import (
     Raw,
     Scalar,
 )
-from bornek.core.settings.registry import find_kind
+from bornek.core.settings.registry import find_kind, known_kind
 from bornek.core.settings.state import PackPair, ShimPack, State, stored_state
 from bornek.core.settings.unread import UnreadSetting
 from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.desk import Desk
+from bornek.services.setting.find_gauges import earlier_cards, find_gauges
+from bornek.services.setting.kept_settings import kept_settings, settings_after
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts
 from bornek.store.queries.jobs import check_open, signed_like
 from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
+from bornek.store.queries.shop_mark import shop_mark
 
 log_of = logging.getLogger("bornek")
 
@@ -63,25 +65,17 @@ def unpack_raw(stored: Mapping[str, Any]) -> Raw:
 
 
 @dataclass(frozen=True)
-class LoadedSetting:
-    """One setting opened: what is written, the kind that judges it, and the core's context.
+class Judged:
+    """What a kind makes of a log, thought through once and kept until anything of it changes.
 
     `stored_kind` is the kind as registered; `kind` stands in for it where the setting cannot be read.
     """
 
-    log: SettingLog
+    setting_id: str
+    kind_id: str
+    kind_version: int
     stored_kind: Setting
     ctx: Context
-    names: Mapping[str, str]
-
-    @property
-    def version(self) -> int:
-        return self.log.version
-
-    @property
-    def signed(self) -> bool:
-        """Signed, and nothing was written since: it is shown from its snapshot alone."""
-        return self.ctx.signed
 
     @cached_property
     def reckoning(self) -> Reckoning:
@@ -91,25 +85,52 @@ class LoadedSetting:
             found = Reckoning(self.stored_kind, self.ctx)
             found.outcome(1), found.now, found.guide, found.knobs, found.history
         except Exception as error:
-            log_of.warning("setting %s cannot be read", self.log.setting.id, exc_info=error)
+            log_of.warning("setting %s cannot be read", self.setting_id, exc_info=error)
             why = error.message if isinstance(error, BornekError) else type(error).__name__
             trouble = f"This setting cannot be judged any more: {why} What was written is kept and shown."
             unread = UnreadSetting(
-                kind_id=self.log.setting.kind,
-                version=self.log.setting.kind_version,
-                trouble=trouble,
-                kind=self.stored_kind,
+                kind_id=self.kind_id, version=self.kind_version, trouble=trouble, kind=self.stored_kind
             )
             return Reckoning(unread, self.ctx)
         return found
+
+    @cached_property
+    def sheet(self) -> Sheet:
+        return sheet_of(self.reckoning)
+
+
+@dataclass(frozen=True)
+class LoadedSetting:
+    """One setting opened: what is written, and what the core makes of it."""
+
+    log: SettingLog
+    judged: Judged
+    names: Mapping[str, str]
+
+    @property
+    def version(self) -> int:
+        return self.log.version
+
+    @property
+    def ctx(self) -> Context:
+        return self.judged.ctx
+
+    @property
+    def signed(self) -> bool:
+        """Signed, and nothing was written since: it is shown from its snapshot alone."""
+        return self.ctx.signed
+
+    @property
+    def reckoning(self) -> Reckoning:
+        return self.judged.reckoning
 
     @property
     def kind(self) -> Setting:
         return self.reckoning.kind
 
-    @cached_property
+    @property
     def sheet(self) -> Sheet:
-        return sheet_of(self.reckoning)
+        return self.judged.sheet
 
     def check_readable(self) -> None:
         """Raises InputError with what to do where the setting cannot be judged."""
@@ -119,39 +140,41 @@ class LoadedSetting:
     def with_entry(self, row: t.Entry) -> LoadedSetting:
         """The same setting after one more entry, without reading it all again."""
         log = self.log.with_entry(row)
-        ctx = replace(self.ctx, entries=_entries(log, self.names), signed=False)
-        return replace(self, log=log, ctx=ctx)
+        ctx = replace(self.ctx, entries=_entries(log, self.names, self.ctx.gauges), signed=False)
+        return replace(self, log=log, judged=replace(self.judged, ctx=ctx))
 
-
-def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
-    return {
-        g.id: Gauge(
-            id=g.id,
-            name=g.name,
-            unit=g.unit,
-            division=g.division,
-            interpolation=g.interpolation,
-            calibration_u=g.calibration_u,
-            quantity=g.quantity,
-            due=g.due,
-            overdue=bool(g.due) and g.due < today.isoformat(),
+    def under(self, head: SettingHead) -> LoadedSetting:
+        """The same under rows of another session: what is written on later must belong to it."""
+        log = replace(
+            self.log, setting=head.setting, job=head.job, unit=head.unit, place=head.place, given=head.given
         )
-        for g in session.scalars(select(t.Gauge).order_by(t.Gauge.name))
-    }
+        return replace(self, log=log)
 
 
 def load_setting(session: Session, setting_id: str, today: date) -> LoadedSetting:
     """Reads one setting; NotFound if there is none of that id.
 
-    A view that asks for it again gets the same one, thought through already: it is kept with the session for
-    as long as nothing is written on the job.
+    Who asks for it again gets the same one, thought through already, for as long as nothing was written on
+    the job and nothing in the shop changed that it rests on.
     """
     head = setting_head(session, setting_id)
-    kept: dict[tuple[str, int, date], LoadedSetting] = session.info.setdefault("settings", {})
-    key = (setting_id, head.job.seq, today)
-    if key not in kept:
-        kept[key] = _load(session, head, today)
-    return kept[key]
+    key = _key(session, head, today)
+    kept = kept_settings(session)
+    found: LoadedSetting | None = kept.get(key)
+    if found is None:
+        found = kept[key] = _load(session, head, today)
+        return found
+    return found.under(head)
+
+
+def keep_loaded(session: Session, loaded: LoadedSetting, today: date) -> None:
+    """Said at the end of a write: as it stands now is how it is shown after it."""
+    settings_after(session)[_key(session, loaded.log, today)] = loaded
+
+
+def _key(session: Session, head: SettingHead | SettingLog, today: date) -> tuple[Any, ...]:
+    kind = known_kind(head.setting.kind)
+    return head.setting.id, head.job.seq, today, id(kind), shop_mark(session)
 
 
 def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
@@ -161,12 +184,14 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
     log = setting_log(session, head, [p for k in knobs for p in k.places])
     places = {p.key: p for p in log.places}
     here = log.place.key
+    gauges = find_gauges(session, today)
+    gauges |= earlier_cards(session, log.entries, gauges)
     ctx = Context(
         given=given,
-        entries=_entries(log, names),
+        entries=_entries(log, names, gauges),
         acts=_acts(log, names, knobs),
         explanations=tuple(Explanation(x.round, x.cause, x.words) for x in log.explanations),
-        gauges=find_gauges(session, today),
+        gauges=gauges,
         gauge=log.setting.gauge_id or "",
         stock=_stock(session, log.place.shim_form),
         drawers={
@@ -182,7 +207,8 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
         round=log.round,
         signed=log.signature is not None and not log.disturbed,
     )
-    return LoadedSetting(log, kind, ctx, names)
+    stored = log.setting
+    return LoadedSetting(log, Judged(stored.id, stored.kind, stored.kind_version, kind, ctx), names)
 
 
 def _stock(session: Session, form: str) -> dict[int, int]:
@@ -218,7 +244,7 @@ def _knobs(kind: Setting, given: Mapping[str, Any], head: SettingHead) -> tuple[
         return ()
 
 
-def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
+def _entries(log: SettingLog, names: Mapping[str, str], gauges: Mapping[str, Gauge]) -> tuple[Entry, ...]:
     numbers = {r.id: r.number for r in log.rounds}
     return tuple(
         Entry(
@@ -226,7 +252,7 @@ def _entries(log: SettingLog, names: Mapping[str, str]) -> tuple[Entry, ...]:
             slot=e.slot,
             raw=unpack_raw(e.raw),
             round=numbers[e.round_id],
-            gauge=e.gauge_id or "",
+            gauge=(e.gauge_card_id if e.gauge_card_id in gauges else e.gauge_id) or "",
             as_typed=e.as_typed,
             confirmed=e.confirmed,
             by=names.get(e.mechanic_id, ""),

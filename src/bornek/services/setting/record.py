@@ -152,7 +152,7 @@ def _entries(
     for e in entries:
         number = getattr(unpack_raw(e.raw), "value", None)
         slot = labels.get(e.slot)
-        gauge = loaded.ctx.gauges.get(e.gauge_id or "")
+        gauge = loaded.ctx.gauges.get(e.gauge_card_id or "") or loaded.ctx.gauges.get(e.gauge_id or "")
         is_length = slot is not None and slot.quantity == "length"
         rows.append(
             RecordEntry(

@@ -13,6 +13,7 @@ from bornek.core.errors import InputError
 from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.plain import dump
 from bornek.core.settings.knobs import Knob
+from bornek.core.settings.records import BY_HAND
 from bornek.core.settings.state import State
 from bornek.services.desk import Desk
 from bornek.services.setting.load_setting import (
@@ -22,22 +23,19 @@ from bornek.services.setting.load_setting import (
     setting_to_write,
 )
 from bornek.services.setting.read_states import read_states
-from bornek.services.setting.view import view_setting
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts, find_lot
 from bornek.store.queries.jobs import settings_of
 
-KINDS = ("as_found", "move", "reseat", "recount")
 States = Mapping[str, State]
 
 
-def record_act(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def record_act(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     """Writes an act seen from one setting. sent: id, kind, states, seen and optionally remark."""
     loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"kind": sent["kind"], "states": sent.get("states", {})})
     write_act(desk, loaded, sent["id"], sent["kind"], sent.get("states") or {}, sent.get("remark", ""))
-    return view_setting(desk.session, setting_id, desk.today)
 
 
 def write_act(
@@ -79,8 +77,8 @@ def _now(loaded: LoadedSetting) -> dict[str, State]:
 
 def _after(loaded: LoadedSetting, kind: str, now: States, sent: Mapping[str, Any]) -> dict[str, State]:
     """What every adjuster is left at; of several, those that are not named stay as they are."""
-    if kind not in KINDS:
-        raise InputError(f"kind must be one of {', '.join(KINDS)} (got {kind!r}).", field="kind")
+    if kind not in BY_HAND:
+        raise InputError(f"kind must be one of {', '.join(BY_HAND)} (got {kind!r}).", field="kind")
     knobs = loaded.reckoning.knobs
     read = read_states(loaded, sent)
     if kind == "as_found" and (set(read) & set(now) or set(now) == {k.key for k in knobs}):

@@ -9,11 +9,10 @@ from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.services.desk import Desk
 from bornek.services.setting.load_setting import check_version, setting_to_write
-from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
 
-def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     """sent: id, given (as typed), seen."""
     who = desk.mechanic()
     loaded = setting_to_write(desk, setting_id)
@@ -35,4 +34,3 @@ def revise_given(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         )
     )
     desk.session.flush()
-    return view_setting(desk.session, setting_id, desk.today)

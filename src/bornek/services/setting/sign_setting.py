@@ -8,11 +8,10 @@ from bornek.core.errors import InputError
 from bornek.services.desk import Desk, digest
 from bornek.services.setting.load_setting import check_version, setting_to_write
 from bornek.services.setting.snapshot import make_snapshot
-from bornek.services.setting.view import view_setting
 from bornek.store import tables as t
 
 
-def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     """sent: id, seen, remark. A setting that is not in needs a reason; one not read cannot be."""
     who = desk.mechanic()
     loaded = setting_to_write(desk, setting_id)
@@ -49,4 +48,3 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         )
     )
     desk.session.flush()
-    return view_setting(desk.session, setting_id, desk.today)

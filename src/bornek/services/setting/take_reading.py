@@ -10,12 +10,12 @@ from bornek.core.raw import check_gauge, read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import LoadedSetting, check_version, setting_to_write
-from bornek.services.setting.view import show_setting
+from bornek.services.setting.load_setting import LoadedSetting, check_version, keep_loaded, setting_to_write
 from bornek.store import tables as t
+from bornek.store.queries.gauge_cards import card_id, last_card
 
 
-def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     """Appends an entry. Needs no version, unless it corrects or strikes an earlier one.
 
     sent: id, slot, text or value, and optionally round, gauge, confirmed, supersedes, void, seen.
@@ -65,6 +65,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
         as_typed=typed[:100],
         raw=raw,
         gauge_id=gauge,
+        gauge_card_id=card_id(gauge, last_card(desk.session, gauge)) if gauge else None,
         confirmed=bool(sent.get("confirmed")),
         void=bool(sent.get("void")),
         supersedes=old.id if old else None,
@@ -74,7 +75,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> dict[str,
     )
     desk.session.add(entry)
     desk.session.flush()
-    return show_setting(desk.session, loaded.with_entry(entry))
+    keep_loaded(desk.session, loaded.with_entry(entry), desk.today)
 
 
 def _superseded(loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:

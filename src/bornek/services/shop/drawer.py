@@ -48,7 +48,7 @@ def low_shims(session: Session) -> list[str]:
     ]
 
 
-def count_shims(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
+def count_shims(desk: Desk, sent: dict[str, Any]) -> None:
     """Sets a lot to what was counted, by a movement. sent: id, form, thickness, count."""
     who = desk.mechanic()
     spoken = sent["thickness"]
@@ -74,4 +74,3 @@ def count_shims(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
         )
     )
     desk.session.flush()
-    return view_drawer(desk.session)

@@ -79,7 +79,7 @@ def view_look_fors(session: Session) -> list[dict[str, Any]]:
     return view
 
 
-def write_look_for(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
+def write_look_for(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: id, group, label, means, kinds; or id with retire (the id of one of the shop's own)."""
     who = desk.mechanic()
     if sent.get("retire"):
@@ -102,7 +102,6 @@ def write_look_for(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
         row = _new(desk, sent, who.id)
     desk.session.add(row)
     desk.session.flush()
-    return view_look_fors(desk.session)
 
 
 def _new(desk: Desk, sent: dict[str, Any], who: str) -> t.LookFor:
@@ -144,7 +143,7 @@ def view_cross_numbers(session: Session) -> list[dict[str, Any]]:
     return view
 
 
-def write_cross_number(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]:
+def write_cross_number(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: id, number, other, words; or id with strike (the id of the row that was wrong)."""
     who = desk.mechanic()
     rows = live_cross_numbers(desk.session)
@@ -173,4 +172,3 @@ def write_cross_number(desk: Desk, sent: dict[str, Any]) -> list[dict[str, Any]]
         )
     )
     desk.session.flush()
-    return view_cross_numbers(desk.session)

@@ -87,7 +87,7 @@ def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any])
     return revision
 
 
-def save_type(desk: Desk, type_id: str, sent: dict[str, Any]) -> dict[str, Any]:
+def save_type(desk: Desk, type_id: str, sent: dict[str, Any]) -> None:
     """sent: name, definition, seen (the revision number that was edited; 0 for a new type).
 
     Raises InputError with the questions when a limit's words and numbers disagree, and when somebody
@@ -112,7 +112,6 @@ def save_type(desk: Desk, type_id: str, sent: dict[str, Any]) -> dict[str, Any]:
             details={"questions": dump(asked)},
         )
     define_type(desk, type_id, sent["name"], sent["definition"])
-    return view_type(desk.session, type_id)
 
 
 def list_unit_types(session: Session) -> list[dict[str, Any]]:
@@ -205,8 +204,8 @@ def export_type(session: Session, type_id: str) -> dict[str, Any]:
     }
 
 
-def import_type(desk: Desk, sent: Any) -> dict[str, Any]:
-    """Takes a unit type's file in: as a new type, or as the next revision of the one of that key."""
+def import_type(desk: Desk, sent: Any) -> str:
+    """Takes a unit type's file in: as a new type, or as the next revision of the one of that key; returns the key."""
     desk.mechanic()
     if not isinstance(sent, dict) or sent.get("format") != FORMAT or sent.get("edition") != EDITION:
         raise InputError(
@@ -218,9 +217,9 @@ def import_type(desk: Desk, sent: Any) -> dict[str, Any]:
     if not isinstance(key, str) or not isinstance(name, str) or not key or not name:
         raise InputError("The file names no key or no name.", field="key")
     last = _last(desk.session, key)
-    return save_type(
-        desk, key, {"name": name, "definition": sent.get("definition"), "seen": last.number if last else 0}
-    )
+    seen = last.number if last else 0
+    save_type(desk, key, {"name": name, "definition": sent.get("definition"), "seen": seen})
+    return key
 
 
 def _last(session: Session, type_id: str) -> t.UnitTypeRevision | None:

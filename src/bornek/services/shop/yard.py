@@ -39,7 +39,7 @@ def _zones() -> tuple[str, ...]:
     return tuple(sorted(available_timezones()))
 
 
-def change_yard(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
+def change_yard(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: name, zone. What the board keeps is made afresh: its days may be others now."""
     desk.mechanic()
     name = sent["name"].strip()
@@ -49,7 +49,6 @@ def change_yard(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
     desk.session.merge(t.Yard(id=THE_YARD, name=name, zone=sent["zone"]))
     desk.session.query(t.Standing).delete()
     desk.session.flush()
-    return view_yard(desk.session)
 
 
 def check_zone(zone: str) -> None:
@@ -64,7 +63,7 @@ def check_zone(zone: str) -> None:
         ) from error
 
 
-def add_person(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
+def add_person(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: id, name. The first one in a new yard is added by nobody; each further one by somebody."""
     known = mechanic_names(desk.session)
     if known:
@@ -78,4 +77,3 @@ def add_person(desk: Desk, sent: dict[str, Any]) -> dict[str, Any]:
         )
     desk.session.add(t.Mechanic(id=sent["id"], name=name))
     desk.session.flush()
-    return view_yard(desk.session)

@@ -11,8 +11,7 @@ from bornek.core.errors import InputError, NotFound
 from bornek.core.parts.causes import evidence_shown
 from bornek.services.desk import Desk
 from bornek.services.job.job_definition import definition_of
-from bornek.services.strip.images import take_picture
-from bornek.services.strip.view import view_strip
+from bornek.services.strip.images import Picture
 from bornek.store import tables as t
 from bornek.store.queries.jobs import open_job
 
@@ -25,7 +24,7 @@ class Files(Protocol):
     def get(self, sha: str) -> bytes | None: ...
 
 
-def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str, Any]) -> dict[str, Any]:
+def add_photo(desk: Desk, job_id: str, files: Files, picture: Picture, sent: dict[str, Any]) -> None:
     """sent: id, subject (a part, place or mesh of the unit, or empty), caption. The files are on disk
     before the rows are committed."""
     who = desk.mechanic()
@@ -37,7 +36,6 @@ def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str
             field="subject",
             next_step="Choose what the photo shows, or leave it empty.",
         )
-    picture = take_picture(data)
     sha, thumb = files.put(picture.data), files.put(picture.thumb)
     if desk.session.get(t.Blob, sha) is None:
         desk.session.add(
@@ -66,14 +64,14 @@ def add_photo(desk: Desk, job_id: str, files: Files, data: bytes, sent: dict[str
         )
     )
     desk.session.flush()
-    return view_strip(desk.session, job_id)
 
 
-def photo_type(session: Session, sha: str) -> str:
-    """The media type under which a kept file is served; NotFound for anything that is not a photo's."""
+def photo_file(session: Session, sha: str) -> tuple[str, str]:
+    """The media type of a kept picture or small picture and the hash under which its bytes lie; NotFound for
+    anything that is not a photo's."""
     blob = session.scalars(
         select(t.Blob).where(or_(t.Blob.sha256 == sha, t.Blob.thumb == sha)).limit(1)
     ).first()
     if blob is None:
         raise NotFound("No photo is kept under that name.", field="sha256", next_step="Open the job again.")
-    return blob.media_type if blob.sha256 == sha else "image/jpeg"
+    return (blob.media_type, blob.file or sha) if blob.sha256 == sha else ("image/jpeg", sha)

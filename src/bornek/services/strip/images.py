@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import io
 import warnings
 from dataclasses import dataclass
@@ -11,7 +12,7 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 from bornek.core.errors import InputError
 
 MOST_BYTES = 15_000_000
-MOST_PIXELS = 50_000_000
+MOST_PIXELS = 40_000_000
 LONG_SIDE = 3200
 THUMB = 320
 FORMATS = {"PNG": "image/png", "JPEG": "image/jpeg", "WEBP": "image/webp"}
@@ -26,12 +27,20 @@ class Picture:
     height: int
     thumb: bytes
 
+    @property
+    def sha256(self) -> str:
+        return hashlib.sha256(self.data).hexdigest()
+
+    @property
+    def thumb_sha256(self) -> str:
+        return hashlib.sha256(self.thumb).hexdigest()
+
 
 def take_picture(data: bytes) -> Picture:
     """The picture redrawn from its pixels: no place, no time, no comment, nothing behind it is kept.
 
     Raises InputError when it is too large, no PNG, JPEG or WebP by content, unreadable, or would need
-    more than 50 million pixels.
+    more than 40 million pixels.
     """
     if not data:
         raise InputError("No photo was sent.", field="photo", next_step=NEXT)

@@ -24,7 +24,7 @@ from bornek.services.setting.record_act import write_act
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
-from bornek.services.strip.view import read_as_found, view_strip
+from bornek.services.strip.view import read_as_found
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts, photos_of
 from bornek.store.queries.jobs import open_job
@@ -32,13 +32,7 @@ from bornek.store.queries.jobs import open_job
 REASON_LETTERS = 500
 
 
-def write_fact(desk: Desk, job_id: str, sent: dict[str, Any]) -> dict[str, Any]:
-    """Written down in the strip stage: answers with that stage."""
-    store_fact(desk, job_id, sent)
-    return view_strip(desk.session, job_id)
-
-
-def store_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -> None:
+def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -> None:
     """`stage`: only facts of that stage are taken. sent: id, kind, body, and optionally supersedes, void, let_go (baseline keys) with let_go_words.
 
     A removal that would end open baselines is refused, naming them, until it lets them go by name.

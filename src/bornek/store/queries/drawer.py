@@ -9,11 +9,11 @@ from bornek.store import tables as t
 
 
 def counts(session: Session, form: str | None = None) -> list[tuple[t.ShimLot, int]]:
-    """Lots with what their movements add up to, thickest first."""
-    total = func.coalesce(func.sum(t.StockMovement.delta), 0)
+    """Lots of this drawer with what their movements add up to, thickest first."""
     query = (
-        select(t.ShimLot, total)
-        .join(t.StockMovement, t.StockMovement.lot_id == t.ShimLot.id, isouter=True)
+        select(t.ShimLot, func.sum(t.StockMovement.delta))
+        .join(t.StockMovement, t.StockMovement.lot_id == t.ShimLot.id)
+        .where(~t.StockMovement.elsewhere)
         .group_by(t.ShimLot.id)
         .order_by(t.ShimLot.form, t.ShimLot.thickness_nm.desc())
     )

@@ -11,6 +11,7 @@ from bornek.store.tables.entry import Entry
 from bornek.store.tables.explanation import Explanation
 from bornek.store.tables.fact import Fact
 from bornek.store.tables.gauge import Gauge
+from bornek.store.tables.gauge_card import GaugeCard
 from bornek.store.tables.given_revision import GivenRevision
 from bornek.store.tables.idempotency import Idempotency
 from bornek.store.tables.job import Job
@@ -32,7 +33,8 @@ from bornek.store.tables.yard import Yard
 
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
-               "attachment", "look_for", "cross_number")  # fmt: skip
+               "attachment", "look_for", "cross_number", "gauge_card",
+               "mechanic", "component", "shim_lot", "blob")  # fmt: skip
 
 __all__ = [
     "APPEND_ONLY",
@@ -47,6 +49,7 @@ __all__ = [
     "Explanation",
     "Fact",
     "Gauge",
+    "GaugeCard",
     "GivenRevision",
     "Idempotency",
     "Job",

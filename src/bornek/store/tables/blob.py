@@ -10,7 +10,8 @@ from bornek.store.base import Base
 
 
 class Blob(Base):
-    """The bytes lie beside the database; `thumb` is the small picture's own hash."""
+    """The bytes lie beside the database; `thumb` is the small picture's own hash. `file`: the hash under
+    which they lie, where the picture was drawn anew as it came in."""
 
     __tablename__ = "blob"
     sha256: Mapped[str] = mapped_column(primary_key=True)
@@ -20,3 +21,4 @@ class Blob(Base):
     height: Mapped[int]
     thumb: Mapped[str]
     at: Mapped[datetime]
+    file: Mapped[str | None] = mapped_column(default=None)

@@ -9,9 +9,12 @@ from bornek.store.base import Base, primary_key
 
 
 class Component(Base):
+    """`known_as`: the id that it has in the yard it came from, where it is taken here."""
+
     __tablename__ = "component"
     __table_args__ = (UniqueConstraint("kind", "serial"),)
     id: Mapped[str] = primary_key()
     part_kind: Mapped[str] = mapped_column("kind")
     serial: Mapped[str]
     label: Mapped[str]
+    known_as: Mapped[str | None] = mapped_column(default=None)

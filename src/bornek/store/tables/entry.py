@@ -12,7 +12,8 @@ from bornek.store.base import Base, primary_key
 
 
 class Entry(Base):
-    """`void` strikes the entry that it supersedes and puts nothing in its place."""
+    """`void` strikes the entry that it supersedes and puts nothing in its place. The card is the gauge's as it was
+    when it was read."""
 
     __tablename__ = "entry"
     __table_args__ = (UniqueConstraint("job_id", "seq"),)
@@ -24,6 +25,7 @@ class Entry(Base):
     as_typed: Mapped[str]
     raw: Mapped[dict[str, Any]]
     gauge_id: Mapped[str | None] = mapped_column(ForeignKey("gauge.id"))
+    gauge_card_id: Mapped[str | None] = mapped_column(ForeignKey("gauge_card.id"), default=None)
     confirmed: Mapped[bool]
     void: Mapped[bool]
     supersedes: Mapped[str | None] = mapped_column(ForeignKey("entry.id"), unique=True)

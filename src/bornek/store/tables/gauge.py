@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from sqlalchemy.orm import Mapped
+from sqlalchemy.orm import Mapped, mapped_column
 
 from bornek.store.base import Base, primary_key
 
 
 class Gauge(Base):
+    """`known_as`: the id that it has in the yard it came from, where it is taken here."""
+
     __tablename__ = "gauge"
     id: Mapped[str] = primary_key()
     name: Mapped[str]
@@ -17,3 +19,4 @@ class Gauge(Base):
     interpolation: Mapped[float]
     calibration_u: Mapped[float]
     due: Mapped[str]
+    known_as: Mapped[str | None] = mapped_column(default=None)

@@ -1,9 +1,8 @@
-"""Answers given, kept so that a repeated request gets the same one."""
+"""Requests that were answered, kept so that a repeated one does nothing twice."""
 
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Any
 
 from sqlalchemy.orm import Mapped, mapped_column
 
@@ -11,8 +10,10 @@ from bornek.store.base import Base
 
 
 class Idempotency(Base):
+    """`made` is the id of what the request made, where the answer needs it."""
+
     __tablename__ = "idempotency"
     key: Mapped[str] = mapped_column(primary_key=True)
     request_sha256: Mapped[str]
-    answer: Mapped[dict[str, Any]]
-    at: Mapped[datetime]
+    made: Mapped[str | None]
+    at: Mapped[datetime] = mapped_column(index=True)

@@ -11,6 +11,8 @@ from bornek.store.base import Base, primary_key
 
 
 class StockMovement(Base):
+    """`elsewhere`: of another yard's drawer, as history of a job that came in."""
+
     __tablename__ = "stock_movement"
     id: Mapped[str] = primary_key()
     lot_id: Mapped[str] = mapped_column(ForeignKey("shim_lot.id"), index=True)
@@ -19,3 +21,4 @@ class StockMovement(Base):
     remark: Mapped[str]
     mechanic_id: Mapped[str] = mapped_column(ForeignKey("mechanic.id"))
     at: Mapped[datetime]
+    elsewhere: Mapped[bool] = mapped_column(default=False, server_default="0")

@@ -22,7 +22,7 @@ from bornek.services.shop.shop_lists import (
 from bornek.web.documents import problems, shows, writes
 from bornek.web.inspect.inputs import FitIn, InspectionIn
 from bornek.web.shop.inputs import CrossNumberIn, LookForIn
-from bornek.web.wire import attached, wire
+from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("inspect", __name__, url_prefix="/api", description="Inspect: verdicts, causes, orders")
 CSV = {"type": "string"}
@@ -37,13 +37,15 @@ def show(job_id: str) -> Response:
 @blp.post("/jobs/<job_id>/inspection")
 @writes(blp, InspectionIn, InspectView)
 def write(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(write_inspection, job_id, sent)
+    wire().write(write_inspection, job_id, sent)
+    return made(wire().read_today(view_inspect, job_id))
 
 
 @blp.post("/jobs/<job_id>/fits")
 @writes(blp, FitIn, InspectView)
 def fit(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(measure_fit, job_id, sent)
+    wire().write(measure_fit, job_id, sent)
+    return made(wire().read_today(view_inspect, job_id))
 
 
 @blp.get("/orders")
@@ -55,7 +57,7 @@ def orders() -> Response:
 @blp.get("/orders.csv")
 @blp.response(200, CSV, content_type="text/csv")
 def yard_csv() -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         rows = view_orders(session, wire().today(session))
     return attached(orders_csv(rows), "text/csv; charset=utf-8", "orders.csv")
 
@@ -64,7 +66,7 @@ def yard_csv() -> Response:
 @blp.response(200, CSV, content_type="text/csv")
 @problems(blp, 404)
 def job_csv(job_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         view = view_inspect(session, job_id, wire().today(session))
     return attached(orders_csv(view["orders"]), "text/csv; charset=utf-8", f"orders-{view['job']['tag']}.csv")
 
@@ -78,7 +80,8 @@ def look_fors() -> Response:
 @blp.post("/look-fors")
 @writes(blp, LookForIn, list[LookForView])
 def look_for(sent: dict[str, Any]) -> Response:
-    return wire().write(write_look_for, sent)
+    wire().write(write_look_for, sent)
+    return made(wire().read(view_look_fors))
 
 
 @blp.get("/cross-numbers")
@@ -90,4 +93,5 @@ def cross_numbers() -> Response:
 @blp.post("/cross-numbers")
 @writes(blp, CrossNumberIn, list[CrossNumberView])
 def cross_number(sent: dict[str, Any]) -> Response:
-    return wire().write(write_cross_number, sent)
+    wire().write(write_cross_number, sent)
+    return made(wire().read(view_cross_numbers))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from flask import Response, request
+from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.core.errors import InputError
@@ -13,7 +13,8 @@ from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
 from bornek.services.job.close_job import close_job, open_again
 from bornek.services.job.correct_job import correct_job, write_hours
-from bornek.services.job.exchange import export_job, import_job
+from bornek.services.job.exchange.export_job import export_job
+from bornek.services.job.exchange.import_job import read_incoming, take_in
 from bornek.services.job.extend_job import extend_job
 from bornek.services.job.name_components import name_components
 from bornek.services.job.receive_unit import receive_unit
@@ -21,21 +22,23 @@ from bornek.services.job.record import RecordView, view_record
 from bornek.services.job.view import JobView, view_job
 from bornek.web.documents import problems, shows, writes
 from bornek.web.job.inputs import CloseIn, CorrectionIn, ExtendIn, HoursIn, JobIn, SerialsIn
-from bornek.web.wire import attached, wire
+from bornek.web.limits import MOST_UPLOAD, takes_up_to
+from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("jobs", __name__, url_prefix="/api/jobs", description="Jobs and their records")
 BINARY = {"type": "string", "format": "binary"}
 
 
 def _record(job_id: str) -> dict[str, Any]:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         return view_record(session, job_id, wire().today(session))
 
 
 @blp.post("")
 @writes(blp, JobIn, JobView)
 def receive(sent: dict[str, Any]) -> Response:
-    return wire().write(receive_unit, sent)
+    wire().write(receive_unit, sent)
+    return made(wire().read_today(view_job, sent["id"]))
 
 
 @blp.get("/<job_id>")
@@ -62,7 +65,7 @@ def pdf(job_id: str) -> Response:
 @blp.response(200, {"type": "string"}, content_type="image/svg+xml")
 @problems(blp, 404)
 def svg(job_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         shown = view_job(session, job_id, wire().today(session))
     return attached(section_svg(shown["section"]), "image/svg+xml", f"section-{shown['tag']}.svg")
 
@@ -79,44 +82,50 @@ def csv(job_id: str) -> Response:
 @blp.response(200, BINARY, content_type="application/zip")
 @problems(blp, 404)
 def exchange(job_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         return attached(export_job(session, job_id, wire().files), "application/zip", f"job-{job_id}.zip")
 
 
 @blp.post("/<job_id>/serials")
 @writes(blp, SerialsIn, JobView)
 def serials(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(name_components, job_id, sent["serials"])
+    wire().write(name_components, job_id, sent["serials"])
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/<job_id>/definition")
 @writes(blp, ExtendIn, JobView)
 def extend(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(extend_job, job_id, sent)
+    wire().write(extend_job, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/<job_id>/close")
 @writes(blp, CloseIn, JobView)
 def close(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(close_job, job_id, sent)
+    wire().write(close_job, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/<job_id>/openings")
 @writes(blp, CloseIn, JobView)
 def reopen(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(open_again, job_id, sent)
+    wire().write(open_again, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/<job_id>/corrections")
 @writes(blp, CorrectionIn, JobView)
 def correct(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(correct_job, job_id, sent)
+    wire().write(correct_job, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/<job_id>/hours")
 @writes(blp, HoursIn, JobView)
 def hours(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(write_hours, job_id, sent)
+    wire().write(write_hours, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.post("/imports")
@@ -124,7 +133,17 @@ def hours(sent: dict[str, Any], job_id: str) -> Response:
 @blp.response(201, {"type": "object", "properties": {"job_id": {"type": "string"}}, "required": ["job_id"]})
 @problems(blp, 422)
 def imports() -> Response:
-    data = request.get_data(cache=False)
+    takes_up_to(MOST_UPLOAD)
+    data = request.get_data()
     if not data:
         raise InputError("No file was sent.", field="file", next_step="Choose an exchange file.")
-    return wire().write(lambda desk: {"job_id": import_job(desk.session, data, wire().files)})
+    with wire().reading() as session:
+        today = wire().today(session)
+    incoming = read_incoming(data, wire().sessions.reading, today, _draw)
+    return made(jsonify({"job_id": wire().write(take_in, wire().files, incoming)}))
+
+
+def _draw(shown: Any) -> None:
+    """Every document of a record, to see that it can be made."""
+    record_pdf(shown, wire().clock())
+    readings_csv(shown)

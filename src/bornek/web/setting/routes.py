@@ -16,7 +16,7 @@ from bornek.services.setting.take_reading import take_reading
 from bornek.services.setting.view import SettingView, view_setting
 from bornek.web.documents import HEADERS, shows, writes
 from bornek.web.setting.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
-from bornek.web.wire import wire
+from bornek.web.wire import made, wire
 
 blp = Blueprint("settings", __name__, url_prefix="/api/settings", description="Settings of a job")
 
@@ -30,31 +30,36 @@ def show(setting_id: str) -> Response:
 @blp.post("/<setting_id>/entries")
 @writes(blp, EntryIn, SettingView)
 def read(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().write(take_reading, setting_id, sent)
+    wire().write(take_reading, setting_id, sent)
+    return made(wire().read_today(view_setting, setting_id))
 
 
 @blp.post("/<setting_id>/acts")
 @writes(blp, ActIn, SettingView)
 def act(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().write(record_act, setting_id, sent)
+    wire().write(record_act, setting_id, sent)
+    return made(wire().read_today(view_setting, setting_id))
 
 
 @blp.post("/<setting_id>/explanations")
 @writes(blp, ExplanationIn, SettingView)
 def explain(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().write(explain_round, setting_id, sent)
+    wire().write(explain_round, setting_id, sent)
+    return made(wire().read_today(view_setting, setting_id))
 
 
 @blp.post("/<setting_id>/given")
 @writes(blp, GivenIn, SettingView)
 def give(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().write(revise_given, setting_id, sent)
+    wire().write(revise_given, setting_id, sent)
+    return made(wire().read_today(view_setting, setting_id))
 
 
 @blp.post("/<setting_id>/signatures")
 @writes(blp, SignatureIn, SettingView)
 def sign(sent: dict[str, Any], setting_id: str) -> Response:
-    return wire().write(sign_setting, setting_id, sent)
+    wire().write(sign_setting, setting_id, sent)
+    return made(wire().read_today(view_setting, setting_id))
 
 
 @blp.post("/<setting_id>/expectations")

@@ -15,7 +15,7 @@ from bornek.services.shop.search import SearchView, search
 from bornek.services.shop.yard import YardView, add_person, change_yard, view_yard
 from bornek.web.documents import shows, writes
 from bornek.web.shop.inputs import CountIn, GaugeIn, PersonIn, YardIn
-from bornek.web.wire import wire
+from bornek.web.wire import made, wire
 
 blp = Blueprint("shop", __name__, url_prefix="/api", description="The yard")
 
@@ -43,7 +43,8 @@ def mechanics() -> Response:
 @blp.post("/mechanics")
 @writes(blp, PersonIn, YardView)
 def person(sent: dict[str, Any]) -> Response:
-    return wire().write(add_person, sent)
+    wire().write(add_person, sent)
+    return made(wire().read(view_yard))
 
 
 @blp.get("/yard")
@@ -55,7 +56,8 @@ def yard() -> Response:
 @blp.post("/yard")
 @writes(blp, YardIn, YardView)
 def name_yard(sent: dict[str, Any]) -> Response:
-    return wire().write(change_yard, sent)
+    wire().write(change_yard, sent)
+    return made(wire().read(view_yard))
 
 
 @blp.get("/drawer")
@@ -67,7 +69,8 @@ def drawer() -> Response:
 @blp.post("/drawer/counts")
 @writes(blp, CountIn, list[LotView])
 def count(sent: dict[str, Any]) -> Response:
-    return wire().write(count_shims, sent)
+    wire().write(count_shims, sent)
+    return made(wire().read(view_drawer))
 
 
 @blp.get("/gauges")
@@ -79,4 +82,5 @@ def gauges() -> Response:
 @blp.post("/gauges")
 @writes(blp, GaugeIn, list[GaugeView])
 def gauge(sent: dict[str, Any]) -> Response:
-    return wire().write(register_gauge, sent)
+    wire().write(register_gauge, sent)
+    return made(wire().read_today(view_gauges))

@@ -22,7 +22,7 @@ from bornek.services.shop.unit_types import (
 )
 from bornek.web.documents import problems, schemas, shows, writes
 from bornek.web.shop.inputs import DefinitionIn, PartsIn, TypeIn
-from bornek.web.wire import attached, wire
+from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("unit types", __name__, url_prefix="/api", description="Unit types")
 schemas.of(Definition)
@@ -49,7 +49,8 @@ def show(type_id: str) -> Response:
 @blp.post("/unit-types/<type_id>")
 @writes(blp, TypeIn, TypeSheet)
 def save(sent: dict[str, Any], type_id: str) -> Response:
-    return wire().write(save_type, type_id, sent)
+    wire().write(save_type, type_id, sent)
+    return made(wire().read(view_type, type_id))
 
 
 @blp.post("/unit-types/previews")
@@ -63,14 +64,15 @@ def preview(sent: dict[str, Any]) -> Response:
 @blp.doc(requestBody={"required": True, "content": {"application/json": {"schema": {"type": "object"}}}})
 @shows(blp, TypeSheet, 400, 404, 415, 422)
 def imports() -> Response:
-    return wire().write(import_type, request.get_json())
+    type_id = wire().write(import_type, request.get_json())
+    return made(wire().read(view_type, type_id))
 
 
 @blp.get("/unit-types/<type_id>/unit-type.json")
 @blp.response(200, {"type": "object"}, content_type="application/json")
 @problems(blp, 404)
 def export(type_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         response = jsonify(export_type(session, type_id))
     response.headers["Content-Disposition"] = f'attachment; filename="unit-type-{type_id}.json"'
     return response
@@ -80,7 +82,7 @@ def export(type_id: str) -> Response:
 @blp.response(200, {"type": "string"}, content_type="text/csv")
 @problems(blp, 404)
 def parts(type_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         definition = view_type(session, type_id)["definition"]
     return attached(parts_csv(definition), "text/csv", f"parts-{type_id}.csv")
 

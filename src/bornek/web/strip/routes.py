@@ -9,13 +9,14 @@ from flask_smorest import Blueprint
 
 from bornek.core.errors import NotFound
 from bornek.report.bag_labels import bag_labels_pdf
-from bornek.services.strip.add_photo import add_photo, photo_type
-from bornek.services.strip.images import MOST_BYTES
+from bornek.services.strip.add_photo import add_photo, photo_file
+from bornek.services.strip.images import MOST_BYTES, take_picture
 from bornek.services.strip.view import StripView, view_strip
 from bornek.services.strip.write_fact import write_fact
 from bornek.web.documents import HEADERS, problems, shows, view_of, writes
+from bornek.web.limits import takes_up_to
 from bornek.web.strip.inputs import FactIn
-from bornek.web.wire import attached, wire
+from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("strip", __name__, url_prefix="/api", description="Strip: as found, removals, photos")
 BINARY = {"type": "string", "format": "binary"}
@@ -34,7 +35,8 @@ def show(job_id: str) -> Response:
 @blp.post("/jobs/<job_id>/facts")
 @writes(blp, FactIn, StripView)
 def fact(sent: dict[str, Any], job_id: str) -> Response:
-    return wire().write(write_fact, job_id, sent)
+    wire().write(write_fact, job_id, sent)
+    return made(wire().read(view_strip, job_id))
 
 
 @blp.post("/jobs/<job_id>/photos")
@@ -45,19 +47,20 @@ def fact(sent: dict[str, Any], job_id: str) -> Response:
 @blp.response(201, view_of(StripView))
 @problems(blp, 404, 413, 422)
 def photo(job_id: str) -> Response:
-    request.max_content_length = MOST_BYTES
+    takes_up_to(MOST_BYTES)
     sent = {key: request.args.get(key, "")[:200] for key in ("id", "subject", "caption")}
     data = request.get_data()
-    return wire().write(lambda desk: add_photo(desk, job_id, wire().files, data, sent))
+    wire().write(add_photo, job_id, wire().files, take_picture(data), sent)
+    return made(wire().read(view_strip, job_id))
 
 
 @blp.get("/photos/<sha256>")
 @blp.response(200, BINARY, content_type="image/*")
 @problems(blp, 404)
 def picture(sha256: str) -> Response:
-    with wire().sessions.reading() as session:
-        media_type = photo_type(session, sha256)
-    data = wire().files.get(sha256)
+    with wire().reading() as session:
+        media_type, kept = photo_file(session, sha256)
+    data = wire().files.get(kept)
     if data is None:
         raise NotFound("The photo's file is not there.", next_step="Restore it from a backup.")
     response = Response(data, mimetype=media_type)
@@ -70,6 +73,6 @@ def picture(sha256: str) -> Response:
 @blp.response(200, BINARY, content_type="application/pdf")
 @problems(blp, 404, 422)
 def labels(job_id: str) -> Response:
-    with wire().sessions.reading() as session:
+    with wire().reading() as session:
         shown = view_strip(session, job_id)
     return attached(bag_labels_pdf(shown), "application/pdf", f"bag-labels-{shown['job']['tag']}.pdf")

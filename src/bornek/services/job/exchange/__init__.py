@@ -1,0 +1,1 @@
+"""A job out to another yard and in from one."""

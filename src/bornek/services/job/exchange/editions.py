@@ -1,0 +1,57 @@
+"""Exchange files of earlier editions: what they held otherwise than the present one."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from bornek.core.errors import InputError
+from bornek.services.job.exchange.format import AGAIN, EDITION, Rows
+from bornek.store.migrations.old_states import typed_state
+
+
+def as_now(rows: Rows, edition: int) -> Rows:
+    """The rows of an edition that is read here, as the present one holds them."""
+    for step in range(edition, EDITION):
+        rows = _STEPS[step](rows)
+    return rows
+
+
+def _from_three(rows: Rows) -> Rows:
+    """Edition 3 knew a gauge's card only as it was when the file was written: that is its first."""
+    try:
+        opened = rows["job"][0]["opened_at"]
+        cards = [
+            {key: value for key, value in row.items() if key != "known_as"}
+            | {"id": f"{row['id']}.1", "gauge_id": row["id"], "number": 1, "mechanic_id": None, "at": opened}
+            for row in rows["gauge"]
+        ]
+    except (KeyError, IndexError) as error:
+        raise InputError(
+            "The exchange file does not hold together.", field="file", next_step=AGAIN
+        ) from error
+    return {**rows, "gauge_card": cards}
+
+
+def _from_two(rows: Rows) -> Rows:
+    """The same rows as edition 3 kept them: states say their sort, what was given the kind's version.
+
+    Raises InputError where what was given belongs to no setting of the file.
+    """
+    try:
+        versions = {s["id"]: s["kind_version"] for s in rows["setting"]}
+        knobs = [
+            row | {side: typed_state(row[side], row["knob"]) for side in ("before", "after")}
+            for row in rows["act_knob"]
+        ]
+        given = [row | {"kind_version": versions[row["setting_id"]]} for row in rows["given_revision"]]
+    except (KeyError, TypeError) as error:
+        raise InputError(
+            "The exchange file does not hold together.",
+            field="file",
+            next_step=AGAIN,
+        ) from error
+    return {**rows, "act_knob": knobs, "given_revision": given}
+
+
+_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three}
+"""How the rows of an edition become those of the next."""

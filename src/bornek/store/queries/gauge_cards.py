@@ -1,0 +1,24 @@
+"""Gauges and the cards that they had."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Sequence
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from bornek.store import tables as t
+
+
+def card_id(gauge_id: str, number: int) -> str:
+    return f"{gauge_id}.{number}"
+
+
+def last_card(session: Session, gauge_id: str) -> int:
+    """The number of the card that holds now; 0 for a gauge that has none."""
+    last = select(func.max(t.GaugeCard.number)).where(t.GaugeCard.gauge_id == gauge_id)
+    return session.scalars(last).one() or 0
+
+
+def cards(session: Session, ids: Collection[str]) -> Sequence[t.GaugeCard]:
+    return session.scalars(select(t.GaugeCard).where(t.GaugeCard.id.in_(ids))).all()
