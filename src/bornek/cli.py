@@ -7,6 +7,7 @@ import json
 import shutil
 import sqlite3
 import sys
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
@@ -18,6 +19,7 @@ from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
+from bornek.services.job.verify_file import verify_file
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.shop.unit_type_schema import unit_type_schema
@@ -45,6 +47,9 @@ def _parser() -> argparse.ArgumentParser:
     one = command("compute", _compute, "Compute one setting from JSON; - reads standard input.")
     one.add_argument("kind")
     one.add_argument("file")
+    seal = command("verify", _verify, "Say whether the signatures of an exchange file still hold.")
+    seal.add_argument("file", type=Path)
+    seal.add_argument("--end", default="", metavar="CODE", help="the end that the build sheet printed")
     for name, run, words in (
         ("serve", _serve, "Serve the application."),
         ("demo", _demo, "Seed the demo yard if the file is new, then serve."),
@@ -89,6 +94,32 @@ def _compute(args: argparse.Namespace) -> None:
             next_step="Give a JSON file, or - for standard input.",
         ) from error
     print(json.dumps(compute(args.kind, read_json(text)), ensure_ascii=False, indent=1))
+
+
+def _verify(args: argparse.Namespace) -> int:
+    """0 where every signature holds and the end is the one that was kept, else 1."""
+    found = verify_file(_bytes(args.file), datetime.now(UTC).date())
+    for seal in found.seals:
+        state = "; ".join(seal.broken) or "holds"
+        print(f"{seal.setting}: signed by {seal.by} (named, not authenticated), {seal.at[:16]}: {state}")
+    if not found.seals:
+        print("Nothing is signed in this file.")
+    print(f"{found.tag} ends at {found.end or 'nothing'}")
+    same = not args.end or args.end == found.end
+    if args.end:
+        print("The end is the one given." if same else f"CHANGED: the end given is {args.end}.")
+    else:
+        print(
+            "Nothing shows that the whole file was not made anew: give --end with the code of the build sheet."
+        )
+    return 0 if same and not any(s.broken for s in found.seals) else 1
+
+
+def _bytes(path: Path) -> bytes:
+    try:
+        return path.read_bytes()
+    except OSError as error:
+        raise InputError(f"{path} could not be read: {error.strerror}.", field="file") from error
 
 
 def _open(path: Path) -> Database:

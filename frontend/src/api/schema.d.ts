@@ -4800,6 +4800,7 @@ export interface components {
         RecordView: {
             about: components["schemas"]["RecordLine"][];
             draft: components["schemas"]["DraftStep"][];
+            end: string;
             flanks: components["schemas"]["Flank"][];
             inspection: components["schemas"]["RecordLine"][];
             job: components["schemas"]["JobView"];
@@ -5039,6 +5040,7 @@ export interface components {
         };
         SignatureView: {
             at: string;
+            broken: string[];
             by: string;
             disturbed: boolean;
             edition: number;

@@ -16,16 +16,19 @@ from bornek.report.any_script import TextBlock
 from bornek.report.drawers import draw
 from bornek.report.fonts_in import use_fonts
 from bornek.report.lettering import cut, draw_line, plain
-from bornek.report.paint import BOLD, HAIR, INK, INK_2, PLAIN
+from bornek.report.paint import BOLD, HAIR, INK, INK_2, PLAIN, RED
 
 WIDTH = A4[0] - 96
 LONG_WORD = 24
 """Letters without a space that may be wider than a narrow column."""
 _BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
 _SMALL = ParagraphStyle("small", parent=_BODY, fontSize=8, leading=10.5, textColor=INK_2)
+_RED = ParagraphStyle("red", parent=_BODY, fontName=BOLD, fontSize=10, leading=13, textColor=RED)
 _HEAD = ParagraphStyle("head", parent=_BODY, fontName=BOLD, fontSize=13, leading=17, spaceBefore=10)
 _TITLE = ParagraphStyle("title", parent=_HEAD, fontSize=20, leading=25)
 _ZONE = ParagraphStyle("zone", parent=_HEAD, fontSize=10, leading=13, spaceBefore=6)
+
+BROKEN = "This signature does not match what is kept: {}. Trust the printed record, not this one."
 
 
 def _text(words: str, style: ParagraphStyle = _BODY) -> Flowable:
@@ -69,6 +72,13 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
         story.insert(3, _text(f"Known: {job['known']}"))
     if job["section"]["shapes"]:
         story += [Spacer(0, 8), draw(job["section"], WIDTH)]
+    story.append(
+        _text(
+            f"The rows of this job end at {record['end'] or 'nothing'}. Keep this code elsewhere: with it, "
+            "bornek verify shows whether anything was changed since.",
+            _SMALL,
+        )
+    )
     story += _strip(record)
     for setting in record["settings"]:
         story += _setting(setting, zone)
@@ -110,6 +120,7 @@ def _setting(s: dict[str, Any], zone: str) -> list[Flowable]:
             [["As found", s["as_found"]], ["As left", s["as_left"]], ["Signed", _signed(s, zone)]],
             [70, WIDTH - 70],
         ),
+        *_broken(s["signature"]),
         Spacer(0, 6),
     ]
     drawn = [draw(scene, WIDTH) for scene in sheet["scenes"]]
@@ -192,6 +203,12 @@ def _signed(s: dict[str, Any], zone: str) -> str:
     if mark["not_held"]:
         words += f"; an older signature, it does not hold {', '.join(mark['not_held'])}"
     return f"{words}; seal {s['sha256'][:16]}"
+
+
+def _broken(mark: dict[str, Any] | None) -> list[Flowable]:
+    """In red: a signature that does not match what is kept."""
+    broken = mark["broken"] if mark else []
+    return [_text(BROKEN.format("; ".join(broken)), _RED)] if broken else []
 
 
 def _day(stamp: str, zone: str) -> str:

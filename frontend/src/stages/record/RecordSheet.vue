@@ -2,6 +2,7 @@
 import type { RecordSetting } from "../../api/client";
 import SceneMark from "../../marks/SceneMark.vue";
 import VerdictTag from "../../marks/VerdictTag.vue";
+import SealLine from "../../ui/SealLine.vue";
 import WorkingPanel from "../../ui/WorkingPanel.vue";
 import { useYard } from "../../composables/useYard";
 
@@ -23,6 +24,7 @@ const { moment: day } = useYard();
         </template>
       </p>
     </header>
+    <SealLine :broken="setting.signature?.broken ?? []" />
     <dl class="mt-2 grid max-w-[900px] grid-cols-[100px_1fr] gap-x-4 text-[18px]">
       <dt class="text-secondary">As found</dt>
       <dd class="font-semibold">{{ setting.as_found }}</dd>

@@ -5,6 +5,7 @@ import { useRouter } from "vue-router";
 import { nextTheme } from "../../composables/useTheme";
 import KeyHelp from "../../ui/KeyHelp.vue";
 import ProblemLine from "../../ui/ProblemLine.vue";
+import SealLine from "../../ui/SealLine.vue";
 import SayLine from "../../ui/SayLine.vue";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
@@ -69,6 +70,7 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       :head="head"
       :aside="lacking ? `This older signature does not hold: ${lacking}.` : page.sheet.aside"
     />
+    <SealLine :broken="page.signed?.broken ?? []" class="px-5" />
     <NotTaken :page="page" />
     <GivenPanel
       v-if="page.panel === 'given'"

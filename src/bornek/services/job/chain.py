@@ -24,6 +24,8 @@ NAMED_BY_ID = ("mechanic_id", "gauge_id", "gauge_card_id", "component_id")
 LATER = ("gauge_card_id",)
 """Columns that came after chains were made: a row that has nothing there is hashed as it was."""
 START = ""
+END_LETTERS = 20
+"""So many of the last hash are printed on the build sheet."""
 
 
 def job_chain(session: Session, job_id: str, through: int | None = None) -> str:
@@ -64,6 +66,12 @@ def _rows(session: Session, job_id: str) -> list[dict[str, Any]]:
         if row["table"] == "act":
             row["knobs"] = knobs.get(row["id"], [])
     return sorted(rows, key=lambda r: (r["seq"], r["table"], r["id"]))
+
+
+def home_id(session: Session, key: str) -> str:
+    """The id of a mechanic where the rows were written."""
+    who = session.get(t.Mechanic, key)
+    return (who.known_as if who else None) or key
 
 
 def _at_home(session: Session) -> dict[str, str]:

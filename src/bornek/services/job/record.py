@@ -19,6 +19,7 @@ from bornek.core.strip.ledger import ledger
 from bornek.core.strip.part_counts import part_counts
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.inspection_lines import inspection_lines
+from bornek.services.job.chain import END_LETTERS, job_chain
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.view import JobView, job_view
 from bornek.services.setting.load_setting import load_setting
@@ -33,12 +34,14 @@ from bornek.store.queries.yard import the_yard
 
 @dataclass(frozen=True)
 class RecordView:
-    """`yard` is its name; every moment is in the yard's `zone`."""
+    """`yard` is its name; every moment is in the yard's `zone`. `end` is the last hash of the chain over the job's
+    rows, its first letters: kept elsewhere, it proves that nothing was changed since."""
 
     job: JobView
     yard: str
     zone: str
     opened_at: str
+    end: str
     settings: list[RecordSetting]
     about: list[RecordLine]
     strip: list[RecordLine]
@@ -61,6 +64,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             yard=yard.name,
             zone=yard.zone,
             opened_at=job.opened_at.isoformat(),
+            end=job_chain(session, job_id)[:END_LETTERS],
             settings=settings,
             about=_about(session, job),
             strip=strip,

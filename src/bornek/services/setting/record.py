@@ -83,7 +83,7 @@ def record_setting(session: Session, loaded: LoadedSetting) -> RecordSetting:
         return record_now(session, loaded)
     held: Any = signature.snapshot
     sheet: Any = frozen_sheet(held)
-    blank = record_head(loaded, sheet, as_found=NOT_HELD, as_left=left_words(sheet))
+    blank = record_head(session, loaded, sheet, as_found=NOT_HELD, as_left=left_words(sheet))
     if "entries" not in held:
         stored = all_entries(session, loaded.log.setting.id)
         return replace(blank, entries=_entries(loaded, stored, {}), acts=_acts(loaded))
@@ -107,6 +107,7 @@ def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
     left = [loaded.kind.state(loaded.ctx, k.key) for k in reckoning.knobs]
     sheet: Any = dump(loaded.sheet)
     head = record_head(
+        session,
         loaded,
         sheet,
         as_found=_in_words(value_label(first.value if first else None, say), found, say),
@@ -121,7 +122,9 @@ def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
     return replace(head, entries=entries, acts=_acts(loaded))
 
 
-def record_head(loaded: LoadedSetting, sheet: Any, as_found: str, as_left: str) -> RecordSetting:
+def record_head(
+    session: Session, loaded: LoadedSetting, sheet: Any, as_found: str, as_left: str
+) -> RecordSetting:
     log = loaded.log
     return RecordSetting(
         id=log.setting.id,
@@ -133,7 +136,7 @@ def record_head(loaded: LoadedSetting, sheet: Any, as_found: str, as_left: str) 
         entries=[],
         acts=[],
         explanations=[f"Round {x.round}: {x.cause}. {x.words}".strip() for x in log.explanations],
-        signature=view_signature(loaded),
+        signature=view_signature(session, loaded),
         sha256=log.signature.sha256 if log.signature else "",
     )
 

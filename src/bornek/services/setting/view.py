@@ -17,6 +17,7 @@ from bornek.core.sheet import Sheet
 from bornek.services.setting.frozen import not_held, shown_sheet
 from bornek.services.setting.given_view import FieldView, show_fields
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
+from bornek.services.setting.seal import broken_seal
 from bornek.store.queries.jobs import places_of
 
 
@@ -68,7 +69,8 @@ class KnobView:
 
 @dataclass(frozen=True)
 class SignatureView:
-    """`not_held`: what a signature of an older edition does not hold, in words."""
+    """`not_held`: what a signature of an older edition does not hold, `broken`: what of it does not match what
+    is kept, both in words."""
 
     by: str
     at: str
@@ -77,6 +79,7 @@ class SignatureView:
     disturbed: bool
     edition: int
     not_held: list[str]
+    broken: list[str]
 
 
 @dataclass(frozen=True)
@@ -114,7 +117,7 @@ def show_setting(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
             gauge=_gauge(loaded),
             given=GivenView(log.given.seq, show_given(session, loaded)),
             knobs=[_knob(k, loaded) for k in loaded.reckoning.knobs],
-            signature=view_signature(loaded),
+            signature=view_signature(session, loaded),
             sheet=sheet,
         )
     )
@@ -163,7 +166,7 @@ def _knob(knob: Knob, loaded: LoadedSetting) -> KnobView:
     )
 
 
-def view_signature(loaded: LoadedSetting) -> SignatureView | None:
+def view_signature(session: Session, loaded: LoadedSetting) -> SignatureView | None:
     signature = loaded.log.signature
     if signature is None:
         return None
@@ -175,4 +178,5 @@ def view_signature(loaded: LoadedSetting) -> SignatureView | None:
         disturbed=loaded.log.disturbed,
         edition=signature.snapshot.get("edition", 1),
         not_held=not_held(signature.snapshot),
+        broken=broken_seal(session, loaded.log.job, signature),
     )

@@ -158,6 +158,13 @@ def setting_log(session: Session, head: SettingHead, place_keys: Sequence[str] =
     )
 
 
+def signatures_of(session: Session, setting_id: str) -> Sequence[t.Signature]:
+    """Every signature of a setting, in its order."""
+    return session.scalars(
+        select(t.Signature).where(t.Signature.setting_id == setting_id).order_by(t.Signature.seq)
+    ).all()
+
+
 def _act_rounds(rounds: Sequence[t.Round], acts: Sequence[t.Act]) -> dict[str, int]:
     """An act that opened no round belongs to the one that was open when it was written."""
     opened = {r.act_id: r.number for r in rounds if r.act_id}

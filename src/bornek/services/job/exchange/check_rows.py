@@ -26,6 +26,7 @@ from bornek.services.setting.frozen import EDITION as SIGNATURE_EDITION
 from bornek.store.base import Base
 
 MOST_WHOLE = 2**53
+ONE_OF = {"job": "job", "unit": "unit", "unit_type_revision": "revision of a unit type"}
 UNITS_OF_LENGTH = ("mm", "thou")
 EARLIEST, LATEST = datetime(1970, 1, 1, tzinfo=UTC), datetime(2200, 1, 1, tzinfo=UTC)
 
@@ -35,8 +36,9 @@ def check_rows(rows: Rows) -> None:
     for name in ORDER:
         for row in rows[name]:
             _check_columns(name, row)
-    if len(rows["job"]) != 1:
-        _refuse("job", {}, "an exchange file holds one job")
+    for name, words in ONE_OF.items():
+        if len(rows[name]) != 1:
+            _refuse(name, {}, f"an exchange file holds one {words}")
     for name, check in CHECKS.items():
         for row in rows[name]:
             try:
@@ -63,8 +65,14 @@ def _check_columns(name: str, row: Row) -> None:
         if row.get(key) is None:
             if not (column.nullable or (key not in row and column.default is not None)):
                 _refuse(name, row, f"{key} is missing")
+            row[key] = _default(column)
         elif not _fits(column, row[key]):
             _refuse(name, row, f"{key} does not fit (got {str(row[key])[:40]!r})")
+
+
+def _default(column: Column[Any]) -> Any:
+    """What a column holds that an earlier edition did not send."""
+    return getattr(column.default, "arg", None) if getattr(column.default, "is_scalar", False) else None
 
 
 def _fits(column: Column[Any], value: Any) -> bool:

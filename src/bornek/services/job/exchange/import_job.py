@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 from collections.abc import Callable
 from contextlib import AbstractContextManager
 from dataclasses import dataclass
@@ -14,7 +15,7 @@ from bornek.core.errors import InputError
 from bornek.services.desk import Desk
 from bornek.services.job.exchange.adopt import Adoption, adopt
 from bornek.services.job.exchange.check_rows import check_rows
-from bornek.services.job.exchange.format import OWN, Row
+from bornek.services.job.exchange.format import AGAIN, OWN, Row
 from bornek.services.job.exchange.rehearse import Draw, rehearse
 from bornek.services.job.exchange.unpack import Bundle, unpack
 from bornek.services.job.exchange.write_rows import write_rows
@@ -23,6 +24,7 @@ from bornek.services.strip.add_photo import Files
 from bornek.store import tables as t
 from bornek.store.base import Base
 
+log = logging.getLogger("bornek")
 Reading = Callable[[], AbstractContextManager[Session]]
 CHOOSE_ANOTHER = "Open it from the board; nothing was changed."
 
@@ -46,9 +48,15 @@ def read_incoming(data: bytes, reading: Reading, today: date, draw: Draw) -> Inc
     changed, holds what this version does not know, or of which a view cannot be made.
     """
     bundle = unpack(data)
-    check_rows(bundle.rows)
-    with reading() as session:
-        adoption = adopt(session, bundle.rows, bundle.yard)
+    try:
+        check_rows(bundle.rows)
+        with reading() as session:
+            adoption = adopt(session, bundle.rows, bundle.yard)
+    except (LookupError, TypeError, ValueError, AttributeError) as error:
+        log.warning("an exchange file was refused unread", exc_info=error)
+        raise InputError(
+            "The exchange file does not hold together.", field="file", next_step=AGAIN
+        ) from error
     rehearse(bundle, adoption.rows, today, draw)
     return Incoming(adoption, bundle)
 

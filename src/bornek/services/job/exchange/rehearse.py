@@ -5,6 +5,7 @@ from __future__ import annotations
 import shutil
 import tempfile
 from collections.abc import Callable, Iterator, Mapping
+from contextlib import contextmanager
 from datetime import date
 from functools import cache, partial
 from pathlib import Path
@@ -34,8 +35,15 @@ Draw = Callable[[Mapping[str, Any]], object]
 
 
 def rehearse(bundle: Bundle, rows: Rows, today: date, draw: Draw) -> None:
-    """The job alone in an empty yard: every view of it is made there."""
-    job_id = str(rows["job"][0]["id"])
+    """Every view of the job is made, or InputError says which cannot be."""
+    with alone(bundle, rows) as session:
+        for what, look in _looks(session, str(rows["job"][0]["id"]), today, draw):
+            _make(what, look)
+
+
+@contextmanager
+def alone(bundle: Bundle, rows: Rows) -> Iterator[Session]:
+    """A session over an empty yard that holds this job only."""
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "rehearsal.sqlite"
         shutil.copy(_empty_yard(), path)
@@ -43,9 +51,8 @@ def rehearse(bundle: Bundle, rows: Rows, today: date, draw: Draw) -> None:
         try:
             with database.writing() as session:
                 write_rows(session, bundle, lambda name: rows[name])
-                index_job(session, job_id)
-                for what, look in _looks(session, job_id, today, draw):
-                    _make(what, look)
+                index_job(session, str(rows["job"][0]["id"]))
+                yield session
         finally:
             database.close()
 

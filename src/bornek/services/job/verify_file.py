@@ -1,0 +1,57 @@
+"""Whether an exchange file is what was signed, and what its end is."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+
+from bornek.services.job.chain import END_LETTERS, job_chain
+from bornek.services.job.exchange.check_rows import check_rows
+from bornek.services.job.exchange.rehearse import alone
+from bornek.services.job.exchange.unpack import unpack
+from bornek.services.setting.load_setting import load_setting
+from bornek.services.setting.seal import broken_seal
+from bornek.store.queries.jobs import job_with_unit, settings_of
+from bornek.store.queries.setting_log import signatures_of
+
+
+@dataclass(frozen=True)
+class Seal:
+    """One signature of the file; `broken` says what does not match."""
+
+    setting: str
+    by: str
+    at: str
+    edition: int
+    broken: list[str]
+
+
+@dataclass(frozen=True)
+class Verified:
+    """`end` is the code that the build sheet prints. Without accounts a signature is a statement; that nothing
+    was changed after the file was made follows only from an end that was kept elsewhere."""
+
+    tag: str
+    end: str
+    seals: list[Seal]
+
+
+def verify_file(data: bytes, today: date) -> Verified:
+    """Raises InputError for what is no exchange file or does not hold together."""
+    bundle = unpack(data)
+    check_rows(bundle.rows)
+    job_id = str(bundle.rows["job"][0]["id"])
+    with alone(bundle, bundle.rows) as session:
+        job, unit = job_with_unit(session, job_id)
+        seals = [
+            Seal(
+                setting=setting.label,
+                by=load_setting(session, setting.id, today).names.get(signature.mechanic_id, ""),
+                at=signature.at.isoformat(),
+                edition=signature.snapshot.get("edition", 1),
+                broken=broken_seal(session, job, signature),
+            )
+            for setting in settings_of(session, job_id)
+            for signature in signatures_of(session, setting.id)
+        ]
+        return Verified(unit.tag, job_chain(session, job_id)[:END_LETTERS], seals)
