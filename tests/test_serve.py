@@ -4,13 +4,18 @@ from __future__ import annotations
 
 import json
 import os
+import shutil
 import signal
 import socket
 import subprocess
 import sys
 import time
 import urllib.request
+from collections.abc import Iterator
+from contextlib import suppress
 from pathlib import Path
+
+import pytest
 
 
 def start(data: Path, port: int, *more: str) -> tuple[subprocess.Popen[str], list[str]]:
@@ -70,6 +75,76 @@ def test_a_taken_port_is_passed_over_and_ctrl_c_keeps_what_was_entered(tmp_path:
     process.send_signal(signal.SIGINT)
     process.wait(timeout=20)
     assert view["sheet"]["cells"][0]["shown"] == "0.140"  # type: ignore[index]
+
+
+@pytest.fixture(scope="module")
+def running(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    data = Path(shutil.copy(yard_template, tmp_path_factory.mktemp("running") / "yard.sqlite"))
+    process, lines = start(data, 0, "--host", "::1", "--allow-host", "bench.lan")
+    wait_for(address(lines))
+    yield address(lines)
+    process.send_signal(signal.SIGTERM)
+    assert process.wait(timeout=20) == 0
+
+
+def connected(url: str) -> socket.socket:
+    return socket.create_connection(("::1", int(url.rsplit(":", 1)[1].rstrip("/"))), timeout=20)
+
+
+def test_half_sent_requests_hold_connections_and_never_the_server(running: str) -> None:
+    """Sixty-four that break off in the body, in the head, or before either, and one byte now and then."""
+    head = b"POST /api/settings/p22.thrust-end-play/entries HTTP/1.1\r\nHost: [::1]\r\nContent-Type: application/json\r\n"
+    halves = (
+        head + b'Content-Length: 5000\r\n\r\n{"id": "e',
+        head[:40],
+        b"",
+        head + b"Transfer-Encoding: chunked\r\n\r\n5\r\n{",
+    )
+    held = [connected(running) for _ in range(64)]
+    for n, half in enumerate(held):
+        half.sendall(halves[n % len(halves)])
+    for half in held[::4]:
+        half.sendall(b"x")
+    view = call(running + "api/settings/p22.thrust-end-play")
+    entry = {"id": "whole", "slot": "travel.mark_up.1", "text": "0.14"}
+    call(running + "api/settings/p22.thrust-end-play/entries", entry)
+    assert view["label"]
+    for half in held:
+        half.close()
+
+
+def test_it_answers_on_the_other_loopback_and_under_the_names_it_was_given(running: str) -> None:
+    assert "[::1]" in running
+    for host, status in (
+        ("bench.lan", 200),
+        ("[::1]:80", 200),
+        ("localhost", 200),
+        ("evil.test", 403),
+        ("", 403),
+    ):
+        with connected(running) as line:
+            line.sendall(f"GET /api/health HTTP/1.1\r\nHost: {host}\r\nConnection: close\r\n\r\n".encode())
+            answer = b"".join(iter(lambda: line.recv(4096), b""))
+        assert answer.split()[1] == str(status).encode(), (host, answer)
+
+
+@pytest.mark.parametrize(
+    ("path", "size", "status"),
+    [
+        ("/api/settings/p22.thrust-end-play/entries", 1_000_001, b"413"),
+        ("/api/jobs/p22/photos?id=a", 15_000_001, b"413"),
+        ("/api/jobs/imports", 70_000_000, b"413"),
+    ],
+)
+def test_a_body_is_bounded_by_its_route(running: str, path: str, size: int, status: bytes) -> None:
+    kind = "application/json" if "entries" in path else "application/octet-stream"
+    with connected(running) as line:
+        line.sendall(f"POST {path} HTTP/1.1\r\nHost: [::1]\r\nContent-Type: {kind}\r\n"
+                     f"Connection: close\r\nContent-Length: {size}\r\n\r\n".encode())  # fmt: skip
+        with suppress(OSError):
+            line.sendall(b" " * size)
+        answer = b"".join(iter(lambda: line.recv(4096), b""))
+    assert answer.split()[1] == status, answer[:300]
 
 
 def test_opening_to_the_shops_network_is_warned_of_plainly(tmp_path: Path) -> None:

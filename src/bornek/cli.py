@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import argparse
 import json
-import shutil
-import sqlite3
 import sys
 from datetime import UTC, datetime
 from pathlib import Path
@@ -20,8 +18,8 @@ from bornek.core.settings.registry import kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
 from bornek.services.job.verify_file import verify_file
-from bornek.store.blobs import Blobs
 from bornek.store.database import Database
+from bornek.store.yard_file import back_up, make_yard, open_yard, restore
 from bornek.web.shop.unit_type_schema import unit_type_schema
 
 
@@ -122,21 +120,13 @@ def _bytes(path: Path) -> bytes:
         raise InputError(f"{path} could not be read: {error.strerror}.", field="file") from error
 
 
-def _open(path: Path) -> Database:
-    database = Database(path)
-    database.migrate()
-    return database
-
-
 def _serve(args: argparse.Namespace) -> None:
-    app = create_app(_open(args.data), bound=args.host, allowed_hosts=tuple(args.allow_host))
+    app = create_app(open_yard(args.data), bound=args.host, allowed_hosts=tuple(args.allow_host))
     serve(app, args.host, args.port)
 
 
 def _seed(args: argparse.Namespace) -> None:
-    database = _open(args.data)
-    with database.writing() as session:
-        seed(session, Blobs(database.files))
+    make_yard(args.data, seed)
 
 
 def _demo(args: argparse.Namespace) -> None:
@@ -145,48 +135,15 @@ def _demo(args: argparse.Namespace) -> None:
     _serve(args)
 
 
-def _copy(source: Path, target: Path) -> None:
-    target.parent.mkdir(parents=True, exist_ok=True)
-    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
-        old.backup(new)
-
-
-def _copy_files(source: Path, target: Path) -> None:
-    """Photos beside the database; named by their hash, so what is there already is the same."""
-    old = source.with_suffix(".files")
-    if old.is_dir():
-        shutil.copytree(old, target.with_suffix(".files"), dirs_exist_ok=True)
-
-
 def _backup(args: argparse.Namespace) -> None:
-    if not args.data.exists():
-        raise InputError(f"There is no database at {args.data}.", field="data")
-    if args.other.exists():
-        raise InputError(f"{args.other} is there already.", field="to", next_step="Name a new file.")
-    _copy(args.data, args.other)
-    _copy_files(args.data, args.other)
+    back_up(args.data, args.other)
     print(f"Backed up to {args.other}")
 
 
 def _restore(args: argparse.Namespace) -> None:
-    if not args.other.exists():
-        raise InputError(f"There is no backup at {args.other}.", field="from")
-    try:
-        with sqlite3.connect(args.other) as connection:
-            sound = connection.execute("PRAGMA integrity_check").fetchone()[0]
-    except sqlite3.DatabaseError as error:
-        sound = str(error)
-    if sound != "ok":
-        raise InputError(f"{args.other} is damaged: {sound}.", field="from", next_step="Take another backup.")
-    if args.data.exists():
-        kept = args.data.with_suffix(".before-restore.sqlite")
-        kept.unlink(missing_ok=True)
-        _copy(args.data, kept)
-        _copy_files(args.data, kept)
+    kept = restore(args.data, args.other)
+    if kept:
         print(f"What was there is kept in {kept}")
-    _copy(args.other, args.data)
-    _copy_files(args.other, args.data)
-    _open(args.data).close()
     print(f"Restored from {args.other}")
 
 

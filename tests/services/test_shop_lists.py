@@ -9,7 +9,7 @@ import pytest
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError, OperationalError
 
-from bornek.core.errors import InputError, NotFound
+from bornek.core.errors import InputError, NotFound, StaleVersion
 from bornek.services.desk import Desk
 from bornek.services.shop.shop_lists import (
     number_pairs,
@@ -100,7 +100,7 @@ def test_a_struck_line_is_gone_and_stays_struck(yard: Database) -> None:
     pair(yard, strike=mine["id"])
     with yard.reading() as session:
         assert ("A 1", "B 2") not in number_pairs(session)
-    with pytest.raises(NotFound):
+    with pytest.raises(StaleVersion):
         pair(yard, strike=mine["id"])
 
 

@@ -91,8 +91,40 @@ def test_a_stale_act_gets_409_with_both_versions(pump: Bench, client: FlaskClien
     answer = pump.post("acts", {"kind": "move", "states": {"pack": [0.5]}, "seen": seen})
     assert answer.status_code == 409
     details = answer.get_json()["details"]
-    assert details["yours"]["states"] == {"pack": [0.5]}
-    assert [x["text"] for x in details["theirs"]] == ["0.30"]
+    assert details["yours"] == "Move: 0.50 = 0.50"
+    assert details["theirs"] == ["Oda Brisk read Mark up, reading 1: 0.300"]
+
+
+def test_both_versions_are_in_the_jobs_own_unit_and_in_words(client: FlaskClient) -> None:
+    """A job in thou, a reading typed in mm, a pack sent in mm."""
+    capstan = Bench(client, "c09.head-end-play")
+    seen = capstan.view()["version"]
+    oda = Bench(client, capstan.setting, "oda")
+    oda.read("travel.mark_up.1", "0.2286 mm")
+    oda.act("recount", 0.508, 0.254)
+    answer = capstan.post("acts", {"kind": "move", "states": {"pack": [0.508]}, "seen": seen})
+    details = answer.get_json()["details"]
+    assert answer.status_code == 409
+    assert details["yours"] == "Move: 20 = 20"
+    assert details["theirs"][0] == "Oda Brisk read Mark up, reading 1: 9.0"
+    assert "mm" not in "".join(details["theirs"])
+    assert "{" not in "".join([details["yours"], *details["theirs"]])
+
+
+def test_a_correction_of_what_was_corrected_already_is_stale_and_not_missing(
+    pump: Bench, client: FlaskClient
+) -> None:
+    first = pump.read("travel.mark_up.1", "0.30")
+    old = first["sheet"]["cells"][0]["entries"][0]["id"]
+    oda = Bench(client, pump.setting, "oda")
+    body = {"slot": "travel.mark_up.1", "text": "0.31", "supersedes": old, "seen": first["version"]}
+    now = oda.written("entries", body)
+    for seen in (first["version"], now["version"]):
+        late = pump.post("entries", body | {"seen": seen})
+        assert (late.status_code, late.get_json()["code"]) == (409, "stale"), late.get_json()
+        assert "Oda Brisk read Mark up, reading 1: 0.310" in late.get_json()["details"]["theirs"]
+    never = pump.post("entries", body | {"supersedes": "never", "seen": now["version"]})
+    assert never.status_code == 404
 
 
 def test_a_reading_needs_no_version_and_is_never_refused_for_being_late(pump: Bench) -> None:

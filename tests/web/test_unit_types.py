@@ -45,7 +45,7 @@ def test_two_who_edit_the_same_revision_do_not_overwrite_each_other(
     changed["notes"] = "first"
     assert save(client, "ramp-winch", winch, definition=changed).status_code == 201
     late = save(client, "ramp-winch", winch)
-    assert (late.status_code, late.get_json()["field"]) == (422, "seen")
+    assert (late.status_code, late.get_json()["field"]) == (409, "seen")
 
 
 def test_a_copy_is_a_type_of_its_own(client: FlaskClient, winch: dict[str, Any]) -> None:

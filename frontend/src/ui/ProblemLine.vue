@@ -5,32 +5,7 @@ import type { Problem } from "../api/client";
 
 const props = defineProps<{ problem: Problem; canRetry: boolean }>();
 defineEmits<{ retry: []; letGo: [] }>();
-interface Line {
-  what?: string;
-  slot?: string;
-  text?: string;
-  kind?: string;
-  by?: string;
-  states?: unknown;
-}
-const theirs = computed(() => (props.problem.details as { theirs?: Line[] }).theirs ?? []);
-const yours = computed(() => (props.problem.details as { yours?: Record<string, unknown> }).yours ?? {});
-const words = (line: Line) =>
-  [
-    line.what,
-    line.kind,
-    line.slot,
-    line.text,
-    line.states ? JSON.stringify(line.states) : "",
-    line.by ? `by ${line.by}` : "",
-  ]
-    .filter(Boolean)
-    .join(" · ");
-const mine = computed(() =>
-  Object.entries(yours.value)
-    .map(([k, v]) => `${k}: ${typeof v === "string" ? v : JSON.stringify(v)}`)
-    .join(" · "),
-);
+const both = computed(() => props.problem.details as { theirs?: string[]; yours?: string });
 </script>
 
 <template>
@@ -44,11 +19,11 @@ const mine = computed(() =>
     <div v-if="problem.code === 'stale'" class="mt-2 grid gap-4 md:grid-cols-2">
       <div>
         <h3 class="zone-head">Yours, not written yet</h3>
-        <p>{{ mine }}</p>
+        <p>{{ both.yours }}</p>
       </div>
       <div>
         <h3 class="zone-head">Written meanwhile</h3>
-        <p v-for="(line, i) in theirs" :key="i">{{ words(line) }}</p>
+        <p v-for="(line, i) in both.theirs" :key="i">{{ line }}</p>
       </div>
     </div>
     <div class="mt-2 flex gap-3">

@@ -9,6 +9,8 @@ BornekError
 ├── StaleVersion        somebody else wrote in between
 ├── JobClosed           the job is closed and takes nothing
 ├── KeyReused           one idempotency key, two different bodies
+├── StorageFull         there is no room left to write
+├── StorageBusy         another program holds the file
 └── NotSolved           the question is legal but no rule answers it yet
 """
 
@@ -82,6 +84,14 @@ class JobClosed(BornekError):
 
 class KeyReused(BornekError):
     code = "key_reused"
+
+
+class StorageFull(BornekError):
+    code = "full"
+
+
+class StorageBusy(BornekError):
+    code = "busy"
 
 
 class NotSolved(BornekError):

@@ -13,7 +13,7 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 from sqlalchemy.orm.exc import FlushError
 
-from bornek.core.errors import InputError, KeyReused
+from bornek.core.errors import InputError, KeyReused, StaleVersion
 from bornek.store import tables as t
 from bornek.store.queries.idempotency import forget_keys
 from bornek.store.queries.yard import local_day
@@ -46,6 +46,16 @@ class Desk:
 def today_in(session: Session, now: datetime) -> date:
     """The day that it is in the yard at a moment."""
     return local_day(session, now)
+
+
+def gone(seen: int, message: str, field: str) -> StaleVersion:
+    """Somebody else has taken away what this write was about."""
+    return StaleVersion(
+        message,
+        field=field,
+        next_step="Look at the page again: it shows what stands there now.",
+        details={"seen": seen, "yours": "", "theirs": []},
+    )
 
 
 def digest(data: Any) -> str:

@@ -13,8 +13,17 @@ from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session
 
 from bornek.store.fair_queue import FairQueue
+from bornek.store.trouble import said_plainly
 
 PRAGMAS = ("journal_mode=WAL", "foreign_keys=ON", "busy_timeout=10000", "synchronous=FULL")
+
+
+MIGRATIONS = Path(__file__).parent / "migrations"
+
+
+def files_beside(path: Path) -> Path:
+    """The folder beside a database where its photos lie."""
+    return path.with_suffix(".files")
 
 
 class Database:
@@ -35,7 +44,7 @@ class Database:
     @property
     def files(self) -> Path:
         """The folder beside the database where photos lie."""
-        return self.path.with_suffix(".files")
+        return files_beside(self.path)
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
@@ -44,13 +53,18 @@ class Database:
 
     @contextmanager
     def writing(self) -> Iterator[Session]:
-        with self._queue, Session(self._writer, expire_on_commit=False) as session, session.begin():
+        with (
+            said_plainly(),
+            self._queue,
+            Session(self._writer, expire_on_commit=False) as session,
+            session.begin(),
+        ):
             yield session
 
     def migrate(self) -> None:
         """Brings the file to the newest schema."""
         config = Config()
-        config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
+        config.set_main_option("script_location", str(MIGRATIONS))
         with self.engine.connect() as connection:
             config.attributes["connection"] = connection
             command.upgrade(config, "head")

@@ -16,6 +16,8 @@ from bornek.core.errors import (
     NotFound,
     NotSolved,
     StaleVersion,
+    StorageBusy,
+    StorageFull,
     UnknownKind,
 )
 
@@ -27,6 +29,8 @@ STATUS: dict[type[BornekError], int] = {
     JobClosed: 409,
     KeyReused: 422,
     NotSolved: 422,
+    StorageFull: 507,
+    StorageBusy: 503,
     BornekError: 400,
 }
 HTTP_NEXT = {

@@ -27,7 +27,7 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
             "Somebody else wrote on this job while you had it open.",
             field="seen",
             next_step="Look at the job again, then send yours.",
-            details={"seen": sent["seen"], "version": job.seq, "yours": {}, "theirs": []},
+            details={"seen": sent["seen"], "version": job.seq, "yours": "Your additions", "theirs": []},
         )
     d = read_definition(sent["definition"])
     check_definition(d)

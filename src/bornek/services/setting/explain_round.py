@@ -7,8 +7,9 @@ from typing import Any
 from bornek.core.advice.reconcile import ANSWERS
 from bornek.core.errors import InputError
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, load_setting, setting_to_write
+from bornek.services.setting.load_setting import load_setting, setting_to_write
 from bornek.services.setting.record_act import write_act
+from bornek.services.setting.stale import check_version
 from bornek.store import tables as t
 
 

@@ -11,7 +11,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import BornekError, InputError, StaleVersion, UnknownKind
+from bornek.core.errors import BornekError, InputError, UnknownKind
 from bornek.core.gauges import Gauge
 from bornek.core.reckoning import Reckoning
 from bornek.core.settings.given import read_stored
@@ -338,34 +338,3 @@ def setting_to_write(desk: Desk, setting_id: str) -> LoadedSetting:
     loaded = load_setting(desk.session, setting_id, desk.today)
     check_open(desk.session, loaded.log.job)
     return loaded
-
-
-def check_version(loaded: LoadedSetting, seen: int, yours: Any) -> None:
-    """Raises StaleVersion with both versions when something was written in between."""
-    if seen != loaded.version:
-        theirs = [
-            {"what": "reading", "slot": e.slot, "text": e.as_typed, "seq": e.seq, "by": e.by}
-            for e in loaded.ctx.entries
-            if e.seq > seen
-        ]
-        theirs += [
-            {
-                "what": "act",
-                "kind": a.act_kind,
-                "seq": a.seq,
-                "by": a.by,
-                "states": {k: s.dump() for k, s in a.states.items()},
-            }
-            for a in loaded.ctx.acts
-            if a.seq > seen
-        ]
-        if loaded.log.given.seq > seen:
-            theirs.append({"what": "given", "seq": loaded.log.given.seq, "given": loaded.log.given.given})
-        if loaded.log.signature and loaded.log.signature.seq > seen:
-            theirs.append({"what": "signature", "seq": loaded.log.signature.seq})
-        raise StaleVersion(
-            "Somebody else wrote on this setting while you had it open.",
-            field="seen",
-            next_step="Look at what was written, then send yours again or let it go.",
-            details={"seen": seen, "version": loaded.version, "yours": yours, "theirs": theirs},
-        )

@@ -13,7 +13,7 @@ from bornek.core.phrases import adjust, text_of
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Slot
-from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act
+from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act, Raw
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import guide_of
 from bornek.core.sheet import Sheet
@@ -86,7 +86,7 @@ def record_setting(session: Session, loaded: LoadedSetting) -> RecordSetting:
     blank = record_head(session, loaded, sheet, as_found=NOT_HELD, as_left=left_words(sheet))
     if "entries" not in held:
         stored = all_entries(session, loaded.log.setting.id)
-        return replace(blank, entries=_entries(loaded, stored, {}), acts=_acts(loaded))
+        return replace(blank, entries=_entries(loaded, stored, {}), acts=act_lines(loaded))
     return replace(
         blank,
         label=held["label"],
@@ -119,7 +119,7 @@ def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
         for s in guide_of(loaded.kind, loaded.ctx.at(n)).slots
     }
     entries = _entries(loaded, all_entries(session, loaded.log.setting.id), labels)
-    return replace(head, entries=entries, acts=_acts(loaded))
+    return replace(head, entries=entries, acts=act_lines(loaded))
 
 
 def record_head(
@@ -153,10 +153,8 @@ def _entries(
     corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in entries if e.supersedes}
     rows = []
     for e in entries:
-        number = getattr(unpack_raw(e.raw), "value", None)
         slot = labels.get(e.slot)
         gauge = loaded.ctx.gauges.get(e.gauge_card_id or "") or loaded.ctx.gauges.get(e.gauge_id or "")
-        is_length = slot is not None and slot.quantity == "length"
         rows.append(
             RecordEntry(
                 seq=e.seq,
@@ -164,7 +162,7 @@ def _entries(
                 slot=e.slot,
                 label=slot.label if slot else e.slot,
                 as_typed=e.as_typed,
-                shown=say.number(number) if number is not None and is_length else e.as_typed,
+                shown=shown_reading(slot, unpack_raw(e.raw), e.as_typed, say),
                 gauge=gauge.name if gauge else "",
                 by=loaded.names.get(e.mechanic_id, ""),
                 at=e.at.isoformat(),
@@ -174,7 +172,14 @@ def _entries(
     return rows
 
 
-def _acts(loaded: LoadedSetting) -> list[RecordAct]:
+def shown_reading(slot: Slot | None, raw: Raw, as_typed: str, say: Speech) -> str:
+    """A length in the job's unit, whatever it was typed in; anything else as it was typed."""
+    number = getattr(raw, "value", None)
+    is_length = slot is not None and slot.quantity == "length"
+    return say.number(number) if number is not None and is_length else as_typed
+
+
+def act_lines(loaded: LoadedSetting) -> list[RecordAct]:
     """Every act in words: each adjuster's change against what was in before it."""
     stored = {a.id: a for a in loaded.log.acts}
     before: dict[str, State] = {}

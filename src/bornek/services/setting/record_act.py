@@ -18,11 +18,11 @@ from bornek.core.settings.state import State
 from bornek.services.desk import Desk
 from bornek.services.setting.load_setting import (
     LoadedSetting,
-    check_version,
     load_setting,
     setting_to_write,
 )
 from bornek.services.setting.read_states import read_states
+from bornek.services.setting.stale import check_version
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts, find_lot

@@ -8,7 +8,8 @@ from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import check_version, setting_to_write
+from bornek.services.setting.load_setting import setting_to_write
+from bornek.services.setting.stale import check_version
 from bornek.store import tables as t
 
 

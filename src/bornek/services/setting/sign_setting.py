@@ -6,8 +6,9 @@ from typing import Any
 
 from bornek.core.errors import InputError
 from bornek.services.desk import Desk, digest
-from bornek.services.setting.load_setting import check_version, setting_to_write
+from bornek.services.setting.load_setting import setting_to_write
 from bornek.services.setting.snapshot import make_snapshot
+from bornek.services.setting.stale import check_version
 from bornek.store import tables as t
 
 

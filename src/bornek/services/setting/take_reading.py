@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from typing import Any
 
-from bornek.core.errors import InputError, NotFound
+from sqlalchemy.orm import Session
+
+from bornek.core.errors import BornekError, InputError, NotFound
 from bornek.core.plain import dump
 from bornek.core.raw import check_gauge, read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import LoadedSetting, check_version, keep_loaded, setting_to_write
+from bornek.services.setting.load_setting import LoadedSetting, keep_loaded, setting_to_write
+from bornek.services.setting.stale import check_version, stale
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 
@@ -31,7 +34,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
             field="round",
             next_step=f"Rounds so far: 1 to {loaded.log.round}.",
         )
-    old = _superseded(loaded, sent)
+    old = _superseded(desk.session, loaded, sent)
     slot = _slot(loaded, sent["slot"], number)
     gauge = sent.get("gauge") or loaded.log.setting.gauge_id
     if gauge and gauge not in loaded.ctx.gauges:
@@ -78,27 +81,39 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     keep_loaded(desk.session, loaded.with_entry(entry), desk.today)
 
 
-def _superseded(loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:
+def _superseded(session: Session, loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:
     wanted = sent.get("supersedes")
     if not wanted:
         return None
-    old = next((e for e in loaded.log.entries if e.id == wanted), None)
-    if old is None:
-        raise NotFound(
-            "The reading to correct is not there, or was corrected already.",
-            field="supersedes",
-            next_step="Look at the cell again.",
-        )
-    if old.slot != sent["slot"]:
-        raise InputError("A correction stays at its own station.", field="slot")
     if sent.get("seen") is None:
         raise InputError(
             "A correction needs the version that you saw.",
             field="seen",
             next_step="Send `seen` as the setting's version.",
         )
-    check_version(loaded, sent["seen"], {"slot": sent["slot"], "text": sent.get("text")})
+    check_version(loaded, sent["seen"], sent)
+    old = next((e for e in loaded.log.entries if e.id == wanted), None)
+    if old is None:
+        raise _gone(session, loaded, wanted, sent)
+    if old.slot != sent["slot"]:
+        raise InputError("A correction stays at its own station.", field="slot")
     return old
+
+
+def _gone(session: Session, loaded: LoadedSetting, wanted: str, sent: dict[str, Any]) -> BornekError:
+    """A reading that was there is corrected by somebody else; one that never was cannot be corrected."""
+    row = session.get(t.Entry, wanted)
+    if row is None or row.setting_id != loaded.log.setting.id:
+        return NotFound(
+            "There is no reading of that id.", field="supersedes", next_step="Look at the cell again."
+        )
+    return stale(
+        loaded,
+        row.seq,
+        sent,
+        "This reading was corrected or struck already.",
+        "Look at the cell again, then correct what stands there now.",
+    )
 
 
 def _slot(loaded: LoadedSetting, key: str, number: int) -> Slot:

@@ -12,7 +12,7 @@ from bornek.core.errors import InputError, NotFound
 from bornek.core.parts.look_fors import LookFor, core_look_fors, groups
 from bornek.core.plain import dump
 from bornek.core.units.part_kinds import PART_KINDS
-from bornek.services.desk import Desk
+from bornek.services.desk import Desk, gone
 from bornek.store import tables as t
 from bornek.store.queries.shop_lists import live_cross_numbers, live_look_fors
 
@@ -85,6 +85,8 @@ def write_look_for(desk: Desk, sent: dict[str, Any]) -> None:
     if sent.get("retire"):
         old = next((r for r in live_look_fors(desk.session) if r.id == sent["retire"]), None)
         if old is None:
+            if desk.session.get(t.LookFor, sent["retire"]) is not None:
+                raise gone(0, "This look-for is retired already.", "retire")
             raise NotFound("There is no look-for of the shop's own of that id.", field="retire")
         row = t.LookFor(
             id=sent["id"],
@@ -150,6 +152,8 @@ def write_cross_number(desk: Desk, sent: dict[str, Any]) -> None:
     if sent.get("strike"):
         old = next((r for r in rows if r.id == sent["strike"]), None)
         if old is None:
+            if desk.session.get(t.CrossNumber, sent["strike"]) is not None:
+                raise gone(0, "This line is struck already.", "strike")
             raise NotFound("There is no such line in the cross-reference.", field="strike")
         number, other, words = old.number, old.other, old.words
     else:

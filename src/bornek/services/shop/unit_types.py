@@ -8,7 +8,7 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import BornekError, InputError, NotFound, NotSolved
+from bornek.core.errors import BornekError, InputError, NotFound, NotSolved, StaleVersion
 from bornek.core.keys import check_id
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
@@ -90,16 +90,23 @@ def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any])
 def save_type(desk: Desk, type_id: str, sent: dict[str, Any]) -> None:
     """sent: name, definition, seen (the revision number that was edited; 0 for a new type).
 
-    Raises InputError with the questions when a limit's words and numbers disagree, and when somebody
-    else saved a newer revision.
+    Raises InputError with the questions when a limit's words and numbers disagree, StaleVersion when
+    somebody else saved a newer revision.
     """
     desk.mechanic()
     last = _last(desk.session, type_id)
     if (last.number if last else 0) != sent["seen"]:
-        raise InputError(
-            f"Revision {last.number if last else 0} of this type is there already; you edited {sent['seen']}.",
+        newest = last.number if last else 0
+        raise StaleVersion(
+            f"Revision {newest} of this type is there already; you edited {sent['seen']}.",
             field="seen",
             next_step="Open the type again beside yours, or save yours under a new key.",
+            details={
+                "seen": sent["seen"],
+                "version": newest,
+                "yours": f"Your changes to revision {sent['seen']}",
+                "theirs": [f"Revision {newest} was saved"],
+            },
         )
     d = read_definition(sent["definition"])
     check_definition(d)

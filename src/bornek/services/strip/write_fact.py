@@ -15,7 +15,7 @@ from bornek.core.parts.disturbed import disturbances
 from bornek.core.quantities import from_nm
 from bornek.core.strip.baselines import Baseline, baselines, lost_by
 from bornek.core.units.definition import Definition
-from bornek.services.desk import Desk
+from bornek.services.desk import Desk, gone
 from bornek.services.inspect.fits import check_verdict
 from bornek.services.job.job_definition import definition_of
 from bornek.services.setting.disturb import disturb
@@ -96,11 +96,10 @@ def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:
         return None
     old = next((f for f in live_facts(desk.session, job_id) if f.id == fact_id), None)
     if old is None:
-        raise NotFound(
-            "What was to be corrected is not there, or was corrected already.",
-            field="supersedes",
-            next_step="Look at the page again.",
-        )
+        row = desk.session.get(t.Fact, fact_id)
+        if row is None or row.job_id != job_id:
+            raise NotFound("There is nothing of that id to correct.", field="supersedes")
+        raise gone(row.seq, "What was to be corrected was corrected or struck already.", "supersedes")
     return old
 
 
