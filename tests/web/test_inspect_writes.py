@@ -91,7 +91,7 @@ def test_a_wrong_grade_is_struck_and_its_look_is_open_again(client: FlaskClient)
     struck = {"id": "g3", "kind": "graded", "supersedes": "g1", "void": True}
     assert send(client, struck).status_code == 201
     assert key_of(client)["fit"] == ""
-    assert send(client, struck | {"id": "g4"}).status_code == 404
+    assert send(client, struck | {"id": "g4"}).status_code == 409
 
 
 def test_strip_and_inspection_do_not_get_in_each_others_way(client: FlaskClient) -> None:

@@ -113,7 +113,7 @@ def test_what_is_sent_is_bounded_field_by_field(pump: Bench, body: dict[str, Any
         ({"round": 9}, "no round 9"),
         ({"gauge": "none"}, "No gauge"),
         ({"text": "3 kgf"}, "not a unit of length"),
-        ({"supersedes": "none", "seen": 0}, "not there"),
+        ({"supersedes": "none"}, "needs the version"),
         ({"void": True}, "Only a reading that is there"),
     ],
 )

@@ -76,7 +76,7 @@ def test_a_struck_removal_no_longer_counts_and_stays_on_file(client: FlaskClient
     view = write(client, "removed", supersedes=removal, void=True).get_json()
     assert view["removals"] == []
     again = write(client, "removed", supersedes=removal, void=True)
-    assert again.status_code == 404
+    assert again.status_code == 409
 
 
 def test_a_correction_takes_the_place_of_what_was_written(client: FlaskClient) -> None:

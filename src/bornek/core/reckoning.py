@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from functools import cached_property
 
 from bornek.core.advice.replay import History, replay
@@ -13,11 +13,19 @@ from bornek.core.settings.watch import guide_of, outcome_of
 
 
 class Reckoning:
-    """A kind over one log. Nothing is evaluated before it is asked for, and nothing twice."""
+    """A kind over one log. Nothing is evaluated before it is asked for, and nothing twice.
 
-    def __init__(self, kind: Setting, ctx: Context) -> None:
+    `known` are outcomes of rounds that are as they were.
+    """
+
+    def __init__(self, kind: Setting, ctx: Context, known: Mapping[int, Outcome] | None = None) -> None:
         self.kind, self.ctx = kind, ctx
-        self._outcomes: dict[int, Outcome] = {}
+        self._outcomes: dict[int, Outcome] = dict(known or {})
+
+    def before(self, number: int) -> dict[int, Outcome]:
+        """Outcomes of the rounds before one: a round is evaluated from what was written up to it, so nothing
+        that comes in a later one changes them."""
+        return {n: outcome for n, outcome in self._outcomes.items() if n < number}
 
     def outcome(self, number: int) -> Outcome:
         """What the kind makes of a round."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 from datetime import datetime
+from functools import lru_cache
 from typing import Any
 from xml.sax.saxutils import escape
 from zoneinfo import ZoneInfo
@@ -15,10 +16,12 @@ from reportlab.platypus import Flowable, KeepTogether, Paragraph, SimpleDocTempl
 from bornek.report.any_script import TextBlock
 from bornek.report.drawers import draw
 from bornek.report.fonts_in import use_fonts
-from bornek.report.lettering import cut, draw_line, plain
+from bornek.report.lettering import cut, draw_line, plain, width_of
 from bornek.report.paint import BOLD, HAIR, INK, INK_2, PLAIN, RED
 
 WIDTH = A4[0] - 96
+PADDING = 7
+"""Points that a cell keeps free at its right."""
 LONG_WORD = 24
 """Letters without a space that may be wider than a narrow column."""
 _BODY = ParagraphStyle("body", fontName=PLAIN, fontSize=9, leading=12, textColor=INK)
@@ -178,10 +181,13 @@ def _rounds(s: dict[str, Any], zone: str) -> list[Flowable]:
 
 
 def _grid(rows: list[list[str]], widths: list[float]) -> Table:
-    table = Table([[_text(cell) for cell in row] for row in rows], widths, hAlign="LEFT", repeatRows=0)
+    cells = [[_cell(words, width) for words, width in zip(row, widths, strict=True)] for row in rows]
+    table = Table(cells, widths, hAlign="LEFT", repeatRows=0)
     table.setStyle(
         TableStyle(
             [
+                ("FONT", (0, 0), (-1, -1), PLAIN, _BODY.fontSize, _BODY.leading),
+                ("TEXTCOLOR", (0, 0), (-1, -1), INK),
                 ("LINEBELOW", (0, 0), (-1, -1), 0.5, HAIR),
                 ("VALIGN", (0, 0), (-1, -1), "TOP"),
                 ("TOPPADDING", (0, 0), (-1, -1), 1.5),
@@ -191,6 +197,17 @@ def _grid(rows: list[list[str]], widths: list[float]) -> Table:
         )
     )
     return table
+
+
+def _cell(words: str, width: float) -> Flowable | str:
+    """Words that fit in one line are set as they are: a paragraph of their own costs twenty times as much."""
+    line = " ".join(words.split())
+    return line if _fits(line, width - PADDING) else _text(words)
+
+
+@lru_cache(maxsize=4096)
+def _fits(line: str, width: float) -> bool:
+    return plain(line) and width_of(line, _BODY.fontSize) <= width
 
 
 def _signed(s: dict[str, Any], zone: str) -> str:

@@ -65,7 +65,8 @@ class Wire:
         with self.sessions.reading() as session:
             if not stale(session):
                 return
-        with self.sessions.writing() as session:
+        with ExitStack() as after, self.sessions.writing() as session:
+            after.enter_context(self.settings.lent(session))
             refresh(session, self.today(session))
 
     def write(self, work: Callable[..., str | None], *args: Any) -> str | None:

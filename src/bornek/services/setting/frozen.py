@@ -6,7 +6,6 @@ from collections.abc import Callable, Mapping
 from copy import deepcopy
 from typing import Any
 
-from bornek.core.plain import dump
 from bornek.services.setting.load_setting import LoadedSetting
 
 EDITION = 2
@@ -76,8 +75,7 @@ def shown_sheet(loaded: LoadedSetting) -> dict[str, Any]:
     signature = loaded.log.signature
     if signature is not None and loaded.signed:
         return frozen_sheet(signature.snapshot)
-    sheet: dict[str, Any] = dump(loaded.sheet)
-    return sheet
+    return loaded.judged.dumped
 
 
 def first_readout(sheet: Mapping[str, Any]) -> dict[str, Any] | None:

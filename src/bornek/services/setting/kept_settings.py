@@ -3,43 +3,61 @@
 from __future__ import annotations
 
 from collections import ChainMap, OrderedDict
-from collections.abc import Iterator, MutableMapping
+from collections.abc import Callable, Iterator, MutableMapping
 from contextlib import contextmanager
-from typing import Any
+from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
-MOST = 256
+MOST = 1000
+_T = TypeVar("_T")
 
 
-class KeptSettings(OrderedDict[tuple[Any, ...], Any]):
-    """The last ones, by what they rest on: a key tells all that could change them, so none is ever stale."""
+class KeptSettings(OrderedDict[str, Any]):
+    """The last ones by id, each with a stamp of all that could change it: who takes one out compares that."""
 
-    def __setitem__(self, key: tuple[Any, ...], value: Any) -> None:
+    def __setitem__(self, key: str, value: Any) -> None:
         super().__setitem__(key, value)
         if len(self) > MOST:
             self.popitem(last=False)
 
     def lend(self, session: Session) -> None:
-        """For a session that reads: what it thinks through is kept for the next."""
-        session.info["settings"] = self
+        """For a session that reads: what it thinks through is kept for the next. It sees one state of the
+        file throughout, so what it has read once it need not read again."""
+        session.info |= {"settings": self, "seen": {}, "once": {}}
 
     @contextmanager
     def lent(self, session: Session) -> Iterator[None]:
-        """For a session that writes. In the middle of a write a setting is neither as it was nor as it will
-        be: only what the write says at its end is kept, once its transaction was committed."""
+        """For a session that writes: what it says at its end is kept, once its transaction was committed."""
         session.info["settings"] = ChainMap({}, self)
         yield
         self.update(settings_after(session))
 
 
-def kept_settings(session: Session) -> MutableMapping[tuple[Any, ...], Any]:
-    """What a session knows without reading it again."""
-    found: MutableMapping[tuple[Any, ...], Any] = session.info.setdefault("settings", {})
+def kept_settings(session: Session) -> MutableMapping[str, Any]:
+    """What was thought through before."""
+    found: MutableMapping[str, Any] = session.info.setdefault("settings", {})
     return found
 
 
-def settings_after(session: Session) -> dict[tuple[Any, ...], Any]:
+def seen_settings(session: Session) -> dict[str, Any]:
+    """What a session that only reads has opened already; nothing for one that writes."""
+    found: dict[str, Any] = session.info.get("seen", {})
+    return found
+
+
+def settings_after(session: Session) -> dict[str, Any]:
     """What a write leaves, as it says itself."""
-    found: dict[tuple[Any, ...], Any] = session.info.setdefault("settings_after", {})
+    found: dict[str, Any] = session.info.setdefault("settings_after", {})
+    return found
+
+
+def read_once(session: Session, key: str, read: Callable[[], _T]) -> _T:
+    """What a session that only reads has read already; for one that writes, read afresh."""
+    once: dict[str, Any] | None = session.info.get("once")
+    if once is None:
+        return read()
+    if key not in once:
+        once[key] = read()
+    found: _T = once[key]
     return found

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import logging
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from datetime import date
 from functools import cached_property
 from typing import Any
@@ -13,9 +13,10 @@ from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, UnknownKind
 from bornek.core.gauges import Gauge
+from bornek.core.plain import dump
 from bornek.core.reckoning import Reckoning
 from bornek.core.settings.given import read_stored
-from bornek.core.settings.kind import Setting
+from bornek.core.settings.kind import Outcome, Setting
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import (
     EXCHANGED,
@@ -39,13 +40,13 @@ from bornek.core.settings.unread import UnreadSetting
 from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import earlier_cards, find_gauges
-from bornek.services.setting.kept_settings import kept_settings, settings_after
+from bornek.services.setting.kept_settings import kept_settings, read_once, seen_settings, settings_after
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts
 from bornek.store.queries.jobs import check_open, signed_like
 from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
-from bornek.store.queries.shop_mark import shop_mark
+from bornek.store.queries.shop_mark import setting_mark, shop_mark
 
 log_of = logging.getLogger("bornek")
 
@@ -76,13 +77,14 @@ class Judged:
     kind_version: int
     stored_kind: Setting
     ctx: Context
+    known: Mapping[int, Outcome] = field(default_factory=dict)
 
     @cached_property
     def reckoning(self) -> Reckoning:
         """Each round evaluated once. What a changed kind can no longer make of the stored log is said,
         not raised: one such setting must not take a list down."""
         try:
-            found = Reckoning(self.stored_kind, self.ctx)
+            found = Reckoning(self.stored_kind, self.ctx, self.known)
             found.outcome(1), found.now, found.guide, found.knobs, found.history
         except Exception as error:
             log_of.warning("setting %s cannot be read", self.setting_id, exc_info=error)
@@ -97,6 +99,12 @@ class Judged:
     @cached_property
     def sheet(self) -> Sheet:
         return sheet_of(self.reckoning)
+
+    @cached_property
+    def dumped(self) -> dict[str, Any]:
+        """The sheet as plain data; to be read, not changed."""
+        found: dict[str, Any] = dump(self.sheet)
+        return found
 
 
 @dataclass(frozen=True)
@@ -141,7 +149,9 @@ class LoadedSetting:
         """The same setting after one more entry, without reading it all again."""
         log = self.log.with_entry(row)
         ctx = replace(self.ctx, entries=_entries(log, self.names, self.ctx.gauges), signed=False)
-        return replace(self, log=log, judged=replace(self.judged, ctx=ctx))
+        number = next(r.number for r in log.rounds if r.id == row.round_id)
+        judged = replace(self.judged, ctx=ctx, known=self.reckoning.before(number))
+        return replace(self, log=log, judged=judged)
 
     def under(self, head: SettingHead) -> LoadedSetting:
         """The same under rows of another session: what is written on later must belong to it."""
@@ -154,37 +164,51 @@ class LoadedSetting:
 def load_setting(session: Session, setting_id: str, today: date) -> LoadedSetting:
     """Reads one setting; NotFound if there is none of that id.
 
-    Who asks for it again gets the same one, thought through already, for as long as nothing was written on
-    the job and nothing in the shop changed that it rests on.
+    Who asks for it again gets the same one, thought through already, for as long as nothing was written on it
+    and nothing in the shop changed that it rests on.
     """
+    seen: dict[str, LoadedSetting] = seen_settings(session)
+    if setting_id in seen:
+        return seen[setting_id]
     head = setting_head(session, setting_id)
-    key = _key(session, head, today)
     kept = kept_settings(session)
-    found: LoadedSetting | None = kept.get(key)
-    if found is None:
-        found = kept[key] = _load(session, head, today)
-        return found
-    return found.under(head)
+    held: tuple[Any, ...]
+    found: LoadedSetting | None
+    held, found = kept.get(setting_id, ((), None))
+    if found is not None and held == _stamp(session, head, found, today):
+        found = found.under(head)
+    else:
+        found = _load(session, head, today)
+        kept[setting_id] = _stamp(session, head, found, today), found
+    seen[setting_id] = found
+    return found
 
 
 def keep_loaded(session: Session, loaded: LoadedSetting, today: date) -> None:
     """Said at the end of a write: as it stands now is how it is shown after it."""
-    settings_after(session)[_key(session, loaded.log, today)] = loaded
+    head = loaded.log
+    settings_after(session)[head.setting.id] = _stamp(session, head, loaded, today), loaded
 
 
-def _key(session: Session, head: SettingHead | SettingLog, today: date) -> tuple[Any, ...]:
-    kind = known_kind(head.setting.kind)
-    return head.setting.id, head.job.seq, today, id(kind), shop_mark(session)
+def _stamp(
+    session: Session, head: SettingHead | SettingLog, loaded: LoadedSetting, today: date
+) -> tuple[Any, ...]:
+    """All that could change what is thought of a setting: the same stamp, the same thoughts."""
+    job, setting = head.job, head.setting
+    places = [loaded.log.place.id, *(p.id for p in loaded.log.places)]
+    shop = read_once(session, "shop", lambda: shop_mark(session))
+    about = str(job.schools), job.length_unit, setting.gauge_id, id(known_kind(setting.kind)), today
+    return *about, head.given.id, *setting_mark(session, setting.id, places), *shop
 
 
 def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
     kind, given = _kind_and_given(head)
-    names = mechanic_names(session)
+    names = read_once(session, "names", lambda: mechanic_names(session))
     knobs = _knobs(kind, given, head)
     log = setting_log(session, head, [p for k in knobs for p in k.places])
     places = {p.key: p for p in log.places}
     here = log.place.key
-    gauges = find_gauges(session, today)
+    gauges = dict(read_once(session, "gauges", lambda: find_gauges(session, today)))
     gauges |= earlier_cards(session, log.entries, gauges)
     ctx = Context(
         given=given,
@@ -212,7 +236,9 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
 
 
 def _stock(session: Session, form: str) -> dict[int, int]:
-    return {lot.thickness_nm: n for lot, n in counts(session, form)}
+    return read_once(
+        session, f"stock {form}", lambda: {lot.thickness_nm: n for lot, n in counts(session, form)}
+    )
 
 
 def _kind_and_given(head: SettingHead) -> tuple[Setting, dict[str, Any]]:

@@ -10,7 +10,6 @@ from sqlalchemy.orm import Session
 
 from bornek.core.draw import value_label
 from bornek.core.phrases import adjust, text_of
-from bornek.core.plain import dump
 from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act, Raw
@@ -105,7 +104,7 @@ def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
     first, last = reckoning.outcome(1).target(), reckoning.now.target()
     found = [loaded.kind.state(loaded.ctx, k.key, 1) for k in reckoning.knobs]
     left = [loaded.kind.state(loaded.ctx, k.key) for k in reckoning.knobs]
-    sheet: Any = dump(loaded.sheet)
+    sheet: Any = loaded.judged.dumped
     head = record_head(
         session,
         loaded,

@@ -28,7 +28,7 @@ def make_snapshot(desk: Desk, loaded: LoadedSetting, remark: str) -> dict[str, A
         "kind": log.setting.kind,
         "label": log.setting.label,
         "place": log.place.label,
-        "sheet": as_signed(dump(loaded.sheet)),
+        "sheet": as_signed(loaded.judged.dumped),
         "given": log.given.given,
         "given_version": log.given.kind_version,
         "given_shown": [{"label": f.label, "shown": f.shown} for f in given],

@@ -14,14 +14,14 @@ from bornek.store.base import Base, primary_key
 class Job(Base):
     """`seq` is the last number given out in this job; it orders everything, never a clock.
 
-    `stands` is bench or field; `basis` says for which parts the limits were chosen.
+    `definition` is long and read when it is asked for. `stands` is bench or field; `basis` says for which parts the limits were chosen.
     """
 
     __tablename__ = "job"
     id: Mapped[str] = primary_key()
     unit_id: Mapped[str] = mapped_column(ForeignKey("unit.id"))
     unit_type_revision_id: Mapped[str] = mapped_column(ForeignKey("unit_type_revision.id"))
-    definition: Mapped[dict[str, Any]]
+    definition: Mapped[dict[str, Any]] = mapped_column(deferred=True)
     complaint: Mapped[str]
     length_unit: Mapped[str]
     schools: Mapped[dict[str, Any]]
