@@ -147,8 +147,8 @@ def test_a_body_is_bounded_by_its_route(running: str, path: str, size: int, stat
     assert answer.split()[1] == status, answer[:300]
 
 
-def test_opening_to_the_shops_network_is_warned_of_plainly(tmp_path: Path) -> None:
-    process, lines = start(tmp_path / "yard.sqlite", 0, "--host", "0.0.0.0")
+def test_opening_to_the_shops_network_is_warned_of_plainly(tmp_path: Path, yard_template: Path) -> None:
+    process, lines = start(Path(shutil.copy(yard_template, tmp_path / "yard.sqlite")), 0, "--host", "0.0.0.0")
     process.send_signal(signal.SIGINT)
     process.wait(timeout=20)
     assert any("WARNING" in line and "no accounts" in line for line in lines)

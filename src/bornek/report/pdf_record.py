@@ -70,18 +70,16 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
             "codes come first.",
             _SMALL,
         ),
+        _text(
+            f"The rows of this job end at {record['end'] or 'nothing'}. Keep this code elsewhere: with it, "
+            "bornek verify shows whether anything was changed since.",
+            _SMALL,
+        ),
     ]
     if job["known"]:
         story.insert(3, _text(f"Known: {job['known']}"))
     if job["section"]["shapes"]:
         story += [Spacer(0, 8), draw(job["section"], WIDTH)]
-    story.append(
-        _text(
-            f"The rows of this job end at {record['end'] or 'nothing'}. Keep this code elsewhere: with it, "
-            "bornek verify shows whether anything was changed since.",
-            _SMALL,
-        )
-    )
     story += _strip(record)
     for setting in record["settings"]:
         story += _setting(setting, zone)

@@ -43,6 +43,7 @@ useSetKeys(
 );
 const say = computed(() => {
   const option = page.preview?.option;
+  if (page.signed?.broken.length) return [{ text: "Signed, but the signature does not hold.", move: false }];
   return option ? option.say.concat([{ text: option.expect, move: false }]) : (page.sheet?.say ?? []);
 });
 const head = computed(() =>
