@@ -107,3 +107,16 @@ def test_a_parts_list_cut_by_any_usual_sign_is_taken(client: FlaskClient, cut: s
     assert answer.get_json() == [
         {"key": "b", "label": "Bearing", "kind": "ball_bearing", "count": 2, "size": 1.0}
     ]
+
+
+def test_a_job_is_closed_and_opened_again_on_the_yards_own_day(yard: Database) -> None:
+    """Late in the evening in London it is the next day in Tokyo: closing, its refusal and the record say so."""
+    evening = datetime(2026, 11, 24, 20, 0, tzinfo=UTC)
+    client = create_app(yard, lambda: evening).test_client()
+    assert name(client, "Asia/Tokyo").status_code == 201
+    for what in ("openings", "close"):
+        body = {"id": what, "words": "said by hand"}
+        assert client.post(f"/api/jobs/w08/{what}", json=body, headers=ACTOR).status_code == 201
+    record = client.get("/api/jobs/w08/record").get_json()
+    days = {x["zone"]: x["label"] for x in record["about"] if x["words"].startswith("said by hand")}
+    assert days == {"opened again": "2026-11-25", "closed": "2026-11-25"}

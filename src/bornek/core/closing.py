@@ -14,7 +14,7 @@ from bornek.core.parts.causes import find_cause
 from bornek.core.parts.holds import holds, open_holds
 from bornek.core.parts.inspection import Inspected
 from bornek.core.parts.orders import OrderLine
-from bornek.core.parts.verdicts import WORDS
+from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import count_words, lower_first
 from bornek.core.strip.ledger import open_items
 from bornek.core.strip.part_counts import part_counts
@@ -178,6 +178,6 @@ def _orders(job: JobStands) -> list[OpenPoint]:
             True,
         )
         for x in job.inspected
-        if x.chosen in ("replace", "send_out") and not x.stale and x.part.key not in ordered
+        if x.chosen in NOT_AS_IT_IS and not x.stale and x.part.key not in ordered
     ]
     return found

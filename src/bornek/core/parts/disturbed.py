@@ -9,7 +9,7 @@ from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.removed import Removed
 from bornek.core.parts.orders import OrderLine, order_lines, settings_touched
-from bornek.core.parts.verdicts import WORDS
+from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import lower_first
 from bornek.core.settings.records import EXCHANGED, TAKEN_APART
 from bornek.core.settings.registry import measures_fit
@@ -18,7 +18,6 @@ from bornek.core.units.part_kinds import POSITION
 
 PLACES_OTHERS = POSITION | {"housing"}
 """Kinds of part that another of the same number does not leave where it was."""
-NEW = ("replace", "send_out")
 
 
 @dataclass(frozen=True)
@@ -102,7 +101,7 @@ def _came_words(part: Part, lines: Sequence[OrderLine]) -> str:
 def _new_ones(facts: Sequence[Fact]) -> dict[str, str]:
     """Parts that do not go back as they are; one not judged yet stands as it was."""
     judged = {f.body.part: f.body.verdict for f in facts if isinstance(f.body, Judged)}
-    return {part: "new" for part, verdict in judged.items() if verdict in NEW}
+    return {part: "new" for part, verdict in judged.items() if verdict in NOT_AS_IT_IS}
 
 
 def _verdict(facts: Sequence[Fact], part: str) -> str:

@@ -18,6 +18,7 @@ from bornek.core.parts.seal_track import judge_track, lip_words, track_words
 from bornek.core.parts.teeth import DAMAGE_WORDS, GRADED_AS, ToothMark
 from bornek.core.parts.verdicts import (
     GOES_BACK,
+    NOT_AS_IT_IS,
     WORDS,
     Basis,
     PartVerdict,
@@ -181,7 +182,7 @@ def not_checked(found: Sequence[Inspected]) -> list[str]:
 
 def must_be_had(found: Sequence[Inspected], ordered: frozenset[str]) -> list[Inspected]:
     """Parts to be replaced or sent out that nobody has ordered yet."""
-    return [x for x in found if x.chosen in ("replace", "send_out") and x.part.key not in ordered]
+    return [x for x in found if x.chosen in NOT_AS_IT_IS and x.part.key not in ordered]
 
 
 def say_inspect(found: Sequence[Inspected], ordered: frozenset[str], open_holds: int) -> Say:

@@ -12,6 +12,8 @@ from bornek.core.phrases import lower_first
 from bornek.core.units.definition import Part
 
 Judgement = Literal["reuse", "dress", "replace", "send_out", "hold", ""]
+NOT_AS_IT_IS = ("replace", "send_out")
+"""Verdicts under which something must be had from outside, and nothing measured on the old part holds."""
 School = Literal["A", "B"]
 WORDS: dict[str, str] = {
     "reuse": "re-use", "dress": "dress and re-use", "replace": "replace", "send_out": "send out", "hold": "hold", "": "not inspected",

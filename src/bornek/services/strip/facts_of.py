@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import logging
 from collections.abc import Mapping, Sequence
+from datetime import UTC, tzinfo
 from typing import Any
+from zoneinfo import ZoneInfo
 
 from sqlalchemy.orm import Session
 
@@ -16,12 +18,13 @@ from bornek.core.units.definition import Definition
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts
+from bornek.store.queries.yard import the_yard
 
 log = logging.getLogger("bornek")
 
 
-def core_fact(row: t.Fact, names: Mapping[str, str]) -> Fact:
-    """The fact as the core has it; what this version cannot read keeps its plain data."""
+def core_fact(row: t.Fact, names: Mapping[str, str], clock: tzinfo = UTC) -> Fact:
+    """The fact as the core has it, its moment as the yard's clock says it; what this version cannot read keeps its plain data."""
     body: Any
     try:
         body = build(find_fact_kind(row.fact_kind).body, row.body)
@@ -34,7 +37,7 @@ def core_fact(row: t.Fact, names: Mapping[str, str]) -> Fact:
         subject=row.subject,
         body=body,
         by=names.get(row.mechanic_id, ""),
-        at=row.at.isoformat(),
+        at=row.at.astimezone(clock).isoformat(),
         seq=row.seq,
     )
 
@@ -45,8 +48,8 @@ def facts_of(session: Session, job_id: str) -> list[Fact]:
     kept: dict[tuple[str, int], list[Fact]] = session.info.setdefault("facts", {})
     key = (job_id, job.seq if job else 0)
     if key not in kept:
-        names = mechanic_names(session)
-        kept[key] = [core_fact(row, names) for row in live_facts(session, job_id)]
+        names, clock = mechanic_names(session), ZoneInfo(the_yard(session).zone)
+        kept[key] = [core_fact(row, names, clock) for row in live_facts(session, job_id)]
     return list(kept[key])
 
 
