@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from bornek.core.gauges import Gauge
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import cards
+from bornek.store.tables.gauge import CARD
 
 
 def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
@@ -32,17 +33,8 @@ def earlier_cards(session: Session, entries: Sequence[t.Entry], now: Mapping[str
 
 
 def gauge_of(card: t.Gauge | t.GaugeCard, key: str, day: date) -> Gauge:
-    return Gauge(
-        id=key,
-        name=card.name,
-        unit=card.unit,
-        division=card.division,
-        interpolation=card.interpolation,
-        calibration_u=card.calibration_u,
-        quantity=card.quantity,
-        due=card.due,
-        overdue=bool(card.due) and card.due < day.isoformat(),
-    )
+    told = {name: getattr(card, name) for name in CARD}
+    return Gauge(id=key, overdue=bool(card.due) and card.due < day.isoformat(), **told)
 
 
 def _same(card: t.GaugeCard, now: Gauge | None) -> bool:

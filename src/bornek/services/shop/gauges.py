@@ -13,6 +13,7 @@ from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
+from bornek.store.tables.gauge import CARD
 
 
 @dataclass(frozen=True)
@@ -39,8 +40,9 @@ def register_gauge(desk: Desk, sent: dict[str, Any]) -> None:
     who = desk.mechanic()
     card = Gauge(**sent)
     row = desk.session.get(t.Gauge, card.id) or t.Gauge(id=card.id)
-    row.name, row.quantity, row.unit, row.division = card.name, card.quantity, card.unit, card.division
-    row.interpolation, row.calibration_u, row.due = card.interpolation, card.calibration_u, card.due
+    told = {name: getattr(card, name) for name in CARD}
+    for name, value in told.items():
+        setattr(row, name, value)
     desk.session.add(row)
     desk.session.flush()
     number = last_card(desk.session, card.id) + 1
@@ -49,15 +51,9 @@ def register_gauge(desk: Desk, sent: dict[str, Any]) -> None:
             id=card_id(card.id, number),
             gauge_id=card.id,
             number=number,
-            name=card.name,
-            quantity=card.quantity,
-            unit=card.unit,
-            division=card.division,
-            interpolation=card.interpolation,
-            calibration_u=card.calibration_u,
-            due=card.due,
             mechanic_id=who.id,
             at=desk.now,
+            **told,
         )
     )
     desk.session.flush()

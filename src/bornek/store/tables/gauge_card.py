@@ -8,9 +8,10 @@ from sqlalchemy import ForeignKey, String, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
 from bornek.store.base import Base
+from bornek.store.tables.gauge import Card
 
 
-class GaugeCard(Base):
+class GaugeCard(Card, Base):
     """`number` counts the cards of a gauge; the last one is what `gauge` holds. Nobody wrote those that were
     there before cards were kept."""
 
@@ -19,13 +20,6 @@ class GaugeCard(Base):
     id: Mapped[str] = mapped_column(String(80), primary_key=True)
     gauge_id: Mapped[str] = mapped_column(ForeignKey("gauge.id"))
     number: Mapped[int]
-    name: Mapped[str]
-    quantity: Mapped[str]
-    unit: Mapped[str]
-    division: Mapped[float]
-    interpolation: Mapped[float]
-    calibration_u: Mapped[float]
-    due: Mapped[str]
     mechanic_id: Mapped[str | None] = mapped_column(ForeignKey("mechanic.id"))
     at: Mapped[datetime]
     known_as: Mapped[str | None] = mapped_column(default=None)

@@ -14,8 +14,8 @@ from bornek.services.job.exchange.format import ORDER, Row, Rows
 from bornek.store import tables as t
 from bornek.store.base import Base
 from bornek.store.queries.shop_lists import live_look_fors
+from bornek.store.tables.gauge import CARD
 
-CARD = ("name", "quantity", "unit", "division", "interpolation", "calibration_u", "due")
 LONGEST = 50
 
 

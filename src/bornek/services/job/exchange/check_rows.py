@@ -24,6 +24,7 @@ from bornek.services.desk import digest
 from bornek.services.job.exchange.format import AGAIN, NOT_SENT, ORDER, SEQUENCED, Row, Rows
 from bornek.services.setting.frozen import EDITION as SIGNATURE_EDITION
 from bornek.store.base import Base
+from bornek.store.tables.gauge import CARD
 
 MOST_WHOLE = 2**53
 ONE_OF = {"job": "job", "unit": "unit", "unit_type_revision": "revision of a unit type"}
@@ -117,8 +118,7 @@ def _setting(row: Row) -> None:
 
 
 def _card(row: Row) -> None:
-    told = ("id", "name", "unit", "division", "interpolation", "calibration_u", "quantity", "due")
-    Gauge(**{key: row[key] for key in told})
+    Gauge(**{key: row[key] for key in ("id", *CARD)})
 
 
 def _knob(row: Row) -> None:
