@@ -160,3 +160,22 @@ def test_a_job_from_nothing_grows_by_its_own_definition(client: FlaskClient, win
     assert "in use in this job" in refused.get_json()["message"]
     stale = client.post("/api/jobs/bare/definition", headers=HEADERS, json={"definition": fitting, "seen": 0})
     assert stale.status_code == 409
+
+
+@pytest.mark.parametrize("end", ["\n", "\r\n", "\r"])
+def test_a_list_is_read_with_any_program_s_line_ends(end: str) -> None:
+    text = end.join(["key;label;kind;size", "a;Gear;gear;12,5", 'b;"Two; lines";gear;'])
+    assert read_parts_csv(text) == [
+        {"key": "a", "label": "Gear", "kind": "gear", "size": 12.5},
+        {"key": "b", "label": "Two; lines", "kind": "gear"},
+    ]
+
+
+@pytest.mark.parametrize(
+    "text", ["\rL\u00da", "", "key,label,kind,size\na,b,gear,nan", "key,label,kind,size\na,b,gear,1e999",
+             "key,label,kind\n" + "x" * 200_000, 'key,label,kind\n"a']
+)  # fmt: skip
+def test_no_list_breaks_the_reader(client: FlaskClient, text: str) -> None:
+    answer = client.post("/api/parts-lists", json={"csv": text})
+    assert answer.status_code in (200, 422), answer.get_json()
+    assert "NaN" not in answer.get_data(as_text=True)

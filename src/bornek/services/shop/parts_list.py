@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import math
 from collections.abc import Mapping
 from dataclasses import fields
 from typing import Any
@@ -36,7 +37,18 @@ def _plain(value: Any) -> Any:
 def read_parts_csv(text: str) -> list[dict[str, Any]]:
     """Rows of a parts list; empty cells are left out. Raises InputError naming line and column."""
     text = text.removeprefix("\ufeff")
-    reader = csv.DictReader(io.StringIO(text), delimiter=_delimiter(text))
+    reader = csv.DictReader(io.StringIO(text, newline=None), delimiter=_delimiter(text))
+    try:
+        return _rows(reader)
+    except csv.Error as error:
+        raise InputError(
+            f"Line {reader.line_num} cannot be cut into columns: {error}.",
+            field="file",
+            next_step="Save the list as CSV again and take it in; nothing was stored.",
+        ) from error
+
+
+def _rows(reader: csv.DictReader[str]) -> list[dict[str, Any]]:
     missing = {"key", "label", "kind"} - set(reader.fieldnames or ())
     if missing:
         raise InputError(
@@ -72,7 +84,7 @@ def _cell(column: str, text: str, line: int) -> Any:
         return text.lower() in ("yes", "true", "1", "x")
     if column in _WHOLE or column == "size":
         try:
-            return int(text) if column in _WHOLE else float(text.replace(",", "."))
+            return int(text) if column in _WHOLE else _finite(text.replace(",", "."))
         except ValueError as error:
             raise InputError(
                 f"Line {line}, {column}: {text!r} is not a number.",
@@ -80,3 +92,11 @@ def _cell(column: str, text: str, line: int) -> Any:
                 next_step="Mend the list and take it in again; nothing was stored.",
             ) from error
     return text
+
+
+def _finite(text: str) -> float:
+    """A size; ValueError for what is none, also where it reads as no number or as an endless one."""
+    value = float(text)
+    if not math.isfinite(value):
+        raise ValueError(text)
+    return value
