@@ -66,8 +66,8 @@ const files: [string, string][] = [
     <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordLines title="Strip" :lines="data.strip" />
     <p v-if="data.end" class="px-5 py-4 text-[16px] text-secondary">
-      The rows of this job end at <span class="font-semibold text-primary">{{ data.end }}</span
-      >. Keep this code elsewhere: with it, bornek verify shows whether anything was changed since.
+      The rows of this job end at <span class="font-semibold text-primary">{{ data.end }}</span>. Keep this
+      code elsewhere: with it, bornek verify shows whether anything was changed since.
     </p>
   </JobFrame>
 </template>
