@@ -117,7 +117,9 @@ def _bytes(path: Path) -> bytes:
     try:
         return path.read_bytes()
     except OSError as error:
-        raise InputError(f"{path} could not be read: {error.strerror}.", field="file") from error
+        raise InputError(
+            f"{path} could not be read: {error.strerror}.", field="file", next_step="Give an exchange file."
+        ) from error
 
 
 def _serve(args: argparse.Namespace) -> None:

@@ -14,6 +14,7 @@ from typing import NoReturn
 from flask import Flask
 from waitress import create_server
 
+from bornek.web.hosts import LOOPBACK
 from bornek.web.limits import MOST_UPLOAD
 
 LIMITS = {
@@ -26,7 +27,6 @@ LIMITS = {
     "ident": None,
 }
 """Six threads keep two cores busy and let a short answer pass a long one; more only wait for each other."""
-LOOPBACK = ("127.0.0.1", "localhost", "::1")
 
 
 def free_port(host: str, wanted: int) -> int:

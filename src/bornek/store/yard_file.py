@@ -47,7 +47,9 @@ def _remove(left: Path) -> None:
 def check_yard(path: Path, field: str = "from") -> None:
     """Raises InputError with the reason where a file is no yard of this or an earlier edition."""
     if not path.is_file():
-        raise InputError(f"There is no file at {path}.", field=field)
+        raise InputError(
+            f"There is no file at {path}.", field=field, next_step="Give the path of a yard's file."
+        )
     try:
         with sqlite3.connect(f"file:{path}?mode=ro", uri=True) as connection:
             sound = connection.execute("PRAGMA integrity_check").fetchone()[0]

@@ -34,15 +34,15 @@ def stale(
             "seen": seen,
             "version": loaded.version,
             "yours": _yours(loaded, yours),
-            "theirs": [words for seq, words in sorted(_theirs(loaded)) if seq > seen],
+            "theirs": [words for _, words in sorted(_theirs(loaded, seen))],
         },
     )
 
 
-def _theirs(loaded: LoadedSetting) -> list[tuple[int, str]]:
-    """Everything written on the setting, each with its number."""
+def _theirs(loaded: LoadedSetting, seen: int) -> list[tuple[int, str]]:
+    """Everything written on the setting since, each with its number."""
     lines = [(act.seq, f"{act.by}: {act.words}") for act in act_lines(loaded)]
-    for e in loaded.ctx.entries:
+    for e in (e for e in loaded.ctx.entries if e.seq > seen):
         lines.append((e.seq, f"{e.by} read {_label(loaded, e.slot, e.round)}: {_reading(loaded, e.slot, e)}"))
     for x in loaded.log.explanations:
         lines.append(
@@ -52,7 +52,7 @@ def _theirs(loaded: LoadedSetting) -> list[tuple[int, str]]:
     lines.append((given.seq, f"{loaded.names.get(given.mechanic_id, '')} changed what is given"))
     if signature is not None:
         lines.append((signature.seq, f"{loaded.names.get(signature.mechanic_id, '')} signed it"))
-    return lines
+    return [line for line in lines if line[0] > seen]
 
 
 def _yours(loaded: LoadedSetting, sent: Mapping[str, Any]) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -10,7 +10,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.services.desk import digest
-from bornek.services.job.exchange.format import ORDER, Row, Rows
+from bornek.services.job.exchange.format import ORDER, SHARED, Row, Rows
 from bornek.store import tables as t
 from bornek.store.base import Base
 from bornek.store.queries.shop_lists import live_look_fors
@@ -48,41 +48,26 @@ def adopt(session: Session, rows: Rows, yard: str) -> Adoption:
     hashes was made over are kept as `known_as`."""
     found = Adoption(yard, {name: [dict(row) for row in rows[name]] for name in ORDER})
     for row in found.rows["mechanic"]:
-        _name(found, "mechanic", row, session.get(t.Mechanic, row["id"]), _same_name)
+        ours = session.get(t.Mechanic, row["id"])
+        if ours is not None and ours.name != row["name"]:
+            _from_there(found, "mechanic", row)
     _gauges(session, found)
     _types(session, found)
     _unit(session, found)
     _components(session, found)
-    _lots(session, found)
-    live = {(r.part_group, r.key) for r in live_look_fors(session)}
-    for row in found.rows["look_for"]:
-        if session.get(t.LookFor, row["id"]) is not None or (row["part_group"], row["key"]) in live:
-            found.known("look_for", row["id"])
-    for row in found.rows["blob"]:
-        if session.get(t.Blob, row["sha256"]) is not None:
-            found.known("blob", row["sha256"])
     for row in found.rows["stock_movement"]:
         row["elsewhere"] = True
     _follow(found)
-    for table in ("mechanic", "gauge", "gauge_card", "component", "unit_type", "unit_type_revision", "unit"):
+    for table in (*SHARED, "shim_lot", "component", "blob"):
+        key = Base.metadata.tables[table].columns[key_of(table)]
         for row in found.rows[table]:
-            if session.get(_class(table), row["id"]) is not None:
-                found.known(table, row["id"])
+            if session.execute(select(key).where(key == row[key.key])).first() is not None:
+                found.known(table, row[key.key])
+    live = {(r.part_group, r.key) for r in live_look_fors(session)}
+    for row in found.rows["look_for"]:
+        if (row["part_group"], row["key"]) in live:
+            found.known("look_for", row["id"])
     return found
-
-
-def _class(table: str) -> Any:
-    return next(m.class_ for m in Base.registry.mappers if m.local_table.name == table)  # type: ignore[attr-defined]
-
-
-def _same_name(row: Row, ours: Any) -> bool:
-    return bool(row["name"] == ours.name)
-
-
-def _name(found: Adoption, table: str, row: Row, ours: Any, same: Callable[[Row, Any], bool]) -> None:
-    """Renamed where another goes by its id here."""
-    if ours is not None and not same(row, ours):
-        _from_there(found, table, row)
 
 
 def _from_there(found: Adoption, table: str, row: Row) -> str:
@@ -171,12 +156,6 @@ def _components(session: Session, found: Adoption) -> None:
         if new != row["id"]:
             found.rename("component", row["id"], new)
             row["id"] = new
-
-
-def _lots(session: Session, found: Adoption) -> None:
-    for row in found.rows["shim_lot"]:
-        if session.get(t.ShimLot, row["id"]) is not None:
-            found.known("shim_lot", row["id"])
 
 
 def _follow(found: Adoption) -> None:

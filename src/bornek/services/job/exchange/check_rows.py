@@ -112,9 +112,12 @@ def _job(row: Row) -> None:
 
 
 def _setting(row: Row) -> None:
-    kind = find_calculation(row["kind"])
-    if not 1 <= row["kind_version"] <= kind.version:
-        raise InputError(f"version {row['kind_version']} of {row['kind']} is not known here")
+    _known_version(row["kind"], row["kind_version"])
+
+
+def _known_version(kind_id: str, version: int) -> None:
+    if not 1 <= version <= find_calculation(kind_id).version:
+        raise InputError(f"version {version} of {kind_id} is not known here")
 
 
 def _card(row: Row) -> None:
@@ -174,13 +177,15 @@ def _check_facts(rows: Rows) -> None:
 
 def _check_versions(rows: Rows) -> None:
     """What was given was given under a version that is known."""
-    kinds = {s["id"]: find_calculation(s["kind"]) for s in rows["setting"]}
+    kinds = {s["id"]: s["kind"] for s in rows["setting"]}
     for row in rows["given_revision"]:
         kind = kinds.get(row["setting_id"])
         if kind is None:
             _refuse("given_revision", row, "it belongs to no setting of the file")
-        if not 1 <= row["kind_version"] <= kind.version:
-            _refuse("given_revision", row, f"version {row['kind_version']} of {kind.id} is not known here")
+        try:
+            _known_version(kind, row["kind_version"])
+        except BornekError as error:
+            _refuse("given_revision", row, error.message)
 
 
 def _check_order(rows: Rows) -> None:
