@@ -73,6 +73,7 @@ def test_every_restore_keeps_what_was_there_under_a_name_of_its_own(data: Path, 
     copy = tmp_path / "copy.sqlite"
     back_up(data, copy)
     kept = [restore(data, copy) for _ in range(3)]
+    assert not [p.name for p in tmp_path.iterdir() if "begun" in p.name or p.name.endswith(("-wal", "-shm"))]
     assert len(set(kept)) == 3
     assert all(k is not None and counted(k) == counted(data) for k in kept)
 

@@ -6,6 +6,7 @@ import os
 import shutil
 import sqlite3
 from collections.abc import Callable
+from contextlib import closing
 from pathlib import Path
 
 from alembic.config import Config
@@ -51,7 +52,7 @@ def check_yard(path: Path, field: str = "from") -> None:
             f"There is no file at {path}.", field=field, next_step="Give the path of a yard's file."
         )
     try:
-        with sqlite3.connect(f"file:{path}?mode=ro", uri=True) as connection:
+        with closing(sqlite3.connect(f"file:{path}?mode=ro", uri=True)) as connection:
             sound = connection.execute("PRAGMA integrity_check").fetchone()[0]
             tables = {r[0] for r in connection.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
             edition = (
@@ -112,6 +113,7 @@ def restore(path: Path, source: Path) -> Path | None:
     open_yard(draft).close()
     _check_guards(draft)
     check_yard(draft)
+    _settle(draft)
     kept = None
     if path.exists():
         kept = _unused(path)
@@ -125,8 +127,14 @@ def restore(path: Path, source: Path) -> Path | None:
     return kept
 
 
+def _settle(path: Path) -> None:
+    """All of it in the one file, nothing left in the log beside it."""
+    with closing(sqlite3.connect(path)) as connection:
+        connection.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
+
 def _check_guards(path: Path) -> None:
-    with sqlite3.connect(path) as connection:
+    with closing(sqlite3.connect(path)) as connection:
         rows = connection.execute("SELECT name FROM sqlite_master WHERE type = 'trigger'").fetchall()
     missing = [
         f"keep_{table}_{verb}"
@@ -152,7 +160,7 @@ def _unused(path: Path) -> Path:
 
 def _copy(source: Path, target: Path) -> None:
     target.parent.mkdir(parents=True, exist_ok=True)
-    with sqlite3.connect(source) as old, sqlite3.connect(target) as new:
+    with closing(sqlite3.connect(source)) as old, closing(sqlite3.connect(target)) as new:
         old.backup(new)
     if files_beside(source).is_dir():
         shutil.copytree(files_beside(source), files_beside(target), dirs_exist_ok=True)

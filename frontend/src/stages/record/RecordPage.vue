@@ -17,6 +17,7 @@ const { data, error } = useQuery({
   queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: props.job } } })),
 });
 const unsigned = computed(() => data.value?.settings.filter((s) => !s.signature).length ?? 0);
+const broken = computed(() => data.value?.settings.filter((s) => s.signature?.broken.length).length ?? 0);
 const files: [string, string][] = [
   ["record.pdf", "PDF build sheet"],
   ["readings.csv", "Readings as CSV"],
@@ -37,9 +38,11 @@ const files: [string, string][] = [
     <section class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-4">
       <p class="say min-w-0 flex-1">
         {{
-          unsigned
-            ? `${unsigned} of ${data.settings.length} settings not signed yet.`
-            : "Every setting is signed."
+          broken
+            ? `${broken} of ${data.settings.length} signatures do not hold: see below.`
+            : unsigned
+              ? `${unsigned} of ${data.settings.length} settings not signed yet.`
+              : "Every setting is signed."
         }}
       </p>
       <a
