@@ -4,7 +4,8 @@ import ast
 from pathlib import Path
 
 CORE = Path(__file__).parents[1] / "src/bornek/core"
-BARRED = {"random", "secrets", "time", "datetime", "os", "pathlib", "io", "sqlite3", "socket"}
+BARRED = {"random", "secrets", "time", "os", "pathlib", "io", "sqlite3", "socket"}
+READS_A_CLOCK = {"now", "today", "utcnow", "fromtimestamp"}
 
 
 def imported(path: Path) -> set[str]:
@@ -21,6 +22,22 @@ def test_the_core_imports_no_clock_no_randomness_and_no_files() -> None:
     modules = list(CORE.rglob("*.py"))
     assert len(modules) > 20
     assert {str(p): bad for p in modules if (bad := imported(p) & BARRED)} == {}
+
+
+def test_the_core_reckons_with_moments_but_never_asks_what_time_it_is() -> None:
+    def asks(path: Path) -> bool:
+        calls = [
+            n.func for n in ast.walk(ast.parse(path.read_text(encoding="utf-8"))) if isinstance(n, ast.Call)
+        ]
+        return any(
+            isinstance(f, ast.Attribute)
+            and f.attr in READS_A_CLOCK
+            and isinstance(f.value, ast.Name)
+            and f.value.id in ("datetime", "date")
+            for f in calls
+        )
+
+    assert [str(p) for p in CORE.rglob("*.py") if asks(p)] == []
 
 
 def test_nothing_outside_a_kinds_own_file_names_it() -> None:

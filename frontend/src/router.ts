@@ -11,6 +11,7 @@ export const router = createRouter({
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     ...stageRoutes,
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/set/SetPage.vue"), props: true },
+    { path: "/jobs/:job/plan/:step", component: () => import("./stages/plan/StepPage.vue"), props: true },
     { path: "/orders", component: () => import("./shop/OrdersPage.vue") },
     { path: "/look-fors", component: () => import("./shop/LookForsPage.vue") },
     { path: "/jobs/:job/definition", component: () => import("./stages/job/JobTypePage.vue"), props: true },

@@ -24,6 +24,7 @@ from bornek.web.hosts import host_check
 from bornek.web.inspect import routes as inspect_routes
 from bornek.web.job import routes as job_routes
 from bornek.web.limits import MOST_JSON
+from bornek.web.plan import routes as plan_routes
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
@@ -89,6 +90,7 @@ def create_app(
         job_routes,
         strip_routes,
         inspect_routes,
+        plan_routes,
         setting_routes,
         kind_routes,
     ):

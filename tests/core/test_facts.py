@@ -51,12 +51,25 @@ GOOD: dict[str, dict[str, Any]] = {
     "ordered": {"part": "output-seal", "what": "order", "number": "S-1", "supplier": "store"},
     "promised": {"order": "o1", "promised": "2026-12-01"},
     "received": {"order": "o1"},
+    "from_type": {},
+    "step_written": {"step": {"key": "own", "label": "Washed", "parts": ["output-seal"]}, "after": ""},
+    "step_struck": {"step": "own", "words": "not here"},
+    "step_moved": {"step": "own", "after": "other"},
+    "step_worked": {"step": "own", "how": "differently", "words": "by hand"},
+    "need_judged": {"before": "a", "after": "b", "holds": False, "words": "there is a window"},
+    "clock_begun": {"step": "own", "what": "sealant"},
+    "bolts_tight": {"step": "own", "turns": 4},
+    "turned": {"shaft": "output", "feel": "tight", "drag": "1.4 N·m"},
+    "seen_right": {"step": "own", "what": "hole", "right": False, "words": "two holes off"},
+    "went_back": {"steps": ["own"], "why": "taken_apart"},
 }
 EMPTIED = [
     ("locked_out", "points"), ("locked_out", "key_holder"), ("pack", "side"), ("pack", "slots"), ("match_marks", "marks"),
     ("checking_distance", "typed"), ("way_round", "words"), ("wrong", "words"), ("let_go", "words"), ("loose", "what"),
     ("loose", "where"), ("accounted", "words"), ("graded", "part"), ("judged", "part"), ("teeth", "part"),
     ("seal_set", "groove"), ("hold_cleared", "words"), ("ordered", "number"), ("ordered", "supplier"),
+    ("step_struck", "words"), ("step_moved", "step"), ("need_judged", "words"), ("step_worked", "words"),
+    ("seen_right", "words"), ("turned", "shaft"),
     ("promised", "promised"), ("opened_again", "words"), ("hour_meter", "read_on"), ("hour_meter", "reading"),
 ]  # fmt: skip
 
@@ -118,6 +131,14 @@ def test_what_must_be_said_is_asked_for_by_name(kind: str, field: str) -> None:
         ("ordered", {"what": "gift"}, "what"),
         ("teeth", {"marks": [{"tooth": 1, "flank": "left", "damage": "pits"}]}, "marks[0].flank"),
         ("loose", {"colour": "red"}, "colour"),
+        ("step_written", {"step": {"key": "own", "label": "x", "parts": ["ghost"]}}, "parts"),
+        ("step_written", {"step": {"key": "Own Step", "label": "x"}}, "key"),
+        ("step_written", {"step": {"key": "own", "label": "x", "torque": "hard"}}, "torque"),
+        ("step_written", {"step": {"key": "own", "label": "x", "wait": "cure"}}, "wait_minutes"),
+        ("turned", {"shaft": "ghost"}, "shaft"),
+        ("turned", {"turns": 0}, "turns"),
+        ("bolts_tight", {"turns": -1}, "turns"),
+        ("went_back", {"steps": []}, "steps"),
     ],
 )
 def test_what_cannot_be_is_refused_by_its_field(
@@ -130,5 +151,5 @@ def test_what_cannot_be_is_refused_by_its_field(
 
 
 def test_an_unknown_kind_lists_those_there_are() -> None:
-    with pytest.raises(InputError, match="kind must be one of accounted, cause"):
+    with pytest.raises(InputError, match="kind must be one of accounted, bolts_tight, cause"):
         read_fact("guessed", {}, WINCH)

@@ -62,6 +62,15 @@ export type TeethView = Schemas["TeethView"];
 export type SealView = Schemas["SealView"];
 export type EvidenceView = Schemas["EvidenceView"];
 export type OrderView = Schemas["OrderView"];
+export type PlanView = Schemas["PlanView"];
+export type StepView = Schemas["StepView"];
+export type BuildStep = Schemas["BuildStep"];
+export type FindingView = Schemas["FindingView"];
+export type LidView = Schemas["LidView"];
+export type PlanTray = Schemas["PlanTray"];
+export type TorqueView = Schemas["TorqueView"];
+export type NeedView = Schemas["NeedView"];
+export type WayBack = Schemas["WayBack"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

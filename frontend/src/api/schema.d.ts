@@ -1294,7 +1294,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["InspectionIn"];
+                    "application/json": components["schemas"]["StageFactIn"];
                 };
             };
             responses: {
@@ -1576,6 +1576,181 @@ export interface paths {
                 default: components["responses"]["DEFAULT_ERROR"];
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageFactIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan/way-back/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                    step: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WayBack"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3745,6 +3920,11 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        Ask: {
+            field: string;
+            row: string;
+            words: string;
+        };
         AtMost: {
             c: number;
             /** @constant */
@@ -3772,6 +3952,16 @@ export interface components {
             state: string;
             subject: string;
             words: string;
+        };
+        BenchAct: {
+            bolt: number;
+            eyebrow: string;
+            main: string;
+            say: components["schemas"]["Span"][];
+            /** @enum {string} */
+            sort: "way_round" | "hole" | "hold" | "bead" | "bolt" | "skinned" | "set" | "start" | "do" | "look" | "none";
+            stage: string;
+            turns: number;
         };
         Between: {
             hi: number;
@@ -3802,6 +3992,47 @@ export interface components {
             rows: components["schemas"]["BoardRow"][];
             say: components["schemas"]["Span"][];
             unread: number;
+        };
+        BuildStep: {
+            /** @enum {string} */
+            alone: "" | "yes" | "no";
+            bolts: number;
+            closes: string[];
+            consumables: string[];
+            counts: {
+                [key: string]: number;
+            };
+            /** @enum {string} */
+            fit: "final" | "dry" | "temporary";
+            hands: number;
+            hold: string;
+            hole: string;
+            key: string;
+            label: string;
+            lift: string;
+            locates: boolean;
+            mark_at: number;
+            minutes: number;
+            needs: string[];
+            open_minutes: number;
+            open_until: string;
+            parts: string[];
+            /** @enum {string} */
+            resource: "" | "press" | "crane" | "oven" | "freezer" | "ram";
+            setting: string;
+            side: string;
+            split: boolean;
+            stages: string[];
+            support: string;
+            takes_out: string[];
+            tools: string[];
+            torque: string;
+            turn: string;
+            /** @enum {string} */
+            wait: "" | "soak" | "cure" | "heat" | "chill" | "settle" | "lead";
+            wait_minutes: number;
+            way_round: string;
+            wrong_way: string;
         };
         Cell: {
             accepts: string;
@@ -3922,6 +4153,7 @@ export interface components {
             places: components["schemas"]["Place"][];
             settings: components["schemas"]["SettingPoint"][];
             shafts: components["schemas"]["Shaft"][];
+            steps: components["schemas"]["BuildStep"][];
         };
         DefinitionIn: {
             definition: {
@@ -4041,6 +4273,10 @@ export interface components {
             supersedes?: string;
             void?: boolean;
         };
+        FeelView: {
+            key: string;
+            label: string;
+        };
         FieldView: {
             key: string;
             label: string;
@@ -4050,6 +4286,19 @@ export interface components {
             shown: string;
             typed: unknown;
             why: string;
+        };
+        FindingView: {
+            back: components["schemas"]["WayBack"] | null;
+            code: string;
+            do: string;
+            key: string;
+            mend: components["schemas"]["Mend"] | null;
+            parts: string[];
+            say: components["schemas"]["Span"][];
+            severity: string;
+            steps: string[];
+            title: string;
+            words: string;
         };
         FitIn: {
             given: {
@@ -4116,6 +4365,12 @@ export interface components {
             title: string;
             to: string;
             what: string;
+            words: string;
+        };
+        Gate: {
+            /** @enum {string} */
+            sort: "order" | "hold" | "verdict" | "setting" | "wait" | "need";
+            stop: boolean;
             words: string;
         };
         GaugeHead: {
@@ -4268,15 +4523,6 @@ export interface components {
             section: components["schemas"]["Section"];
             written: components["schemas"]["WrittenFact"][];
         };
-        InspectionIn: {
-            body?: {
-                [key: string]: unknown;
-            };
-            id: string;
-            kind: string;
-            supersedes?: string;
-            void?: boolean;
-        };
         Interval: {
             a: number;
             b: number;
@@ -4399,6 +4645,12 @@ export interface components {
             /** @enum {string} */
             type: "lattice";
         };
+        LidView: {
+            out: string;
+            shut: boolean;
+            step: string;
+            words: string;
+        };
         Limit: {
             /** @enum {string} */
             basis: "new parts" | "worn matched parts";
@@ -4485,6 +4737,10 @@ export interface components {
             id: string;
             name: string;
         };
+        Mend: {
+            after: string;
+            step: string;
+        };
         Mesh: {
             /** @enum {string} */
             body: "left" | "right" | "above" | "below";
@@ -4504,6 +4760,14 @@ export interface components {
             provable: boolean;
             stay: string;
             stay_words: string;
+        };
+        NeedView: {
+            after: string;
+            before: string;
+            confirmed: boolean;
+            derived: boolean;
+            reason: string;
+            rule: string;
         };
         Needle: {
             at: number;
@@ -4627,17 +4891,23 @@ export interface components {
             count: number;
             faces: string;
             flip: boolean;
+            /** @enum {string} */
+            goes_in: "" | "inside" | "outside";
             identity: boolean;
+            inside: string;
             key: string;
             kind: string;
             label: string;
+            mass_kg: number;
             number: string;
             safety: boolean;
             scarce: boolean;
+            seat: boolean;
             shaft: string;
             single_use: boolean;
             size: number;
             teeth: number;
+            tools: string[];
         };
         PartView: {
             component: string;
@@ -4682,9 +4952,11 @@ export interface components {
         };
         Place: {
             at: string;
+            closed_by: string[];
             key: string;
             label: string;
             shim_form: string;
+            ways_in: string[];
         };
         PlaceParts: {
             key: string;
@@ -4698,6 +4970,52 @@ export interface components {
             parts: string[];
             settings: string[];
             shim_form: string;
+        };
+        PlanHead: {
+            complaint: string;
+            id: string;
+            length_unit: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
+        PlanTray: {
+            count: number;
+            label: string;
+            part: string;
+            shut_by: number;
+            step: string;
+            trapped: boolean;
+            where: string;
+        };
+        PlanView: {
+            asks: components["schemas"]["Ask"][];
+            cautions: string[];
+            done: number;
+            feels: components["schemas"]["FeelView"][];
+            findings: components["schemas"]["FindingView"][];
+            head: string;
+            job: components["schemas"]["PlanHead"];
+            last_good: string;
+            lids: components["schemas"]["LidView"][];
+            loop: string[];
+            needs: components["schemas"]["NeedView"][];
+            next: string;
+            now: string;
+            part_states: {
+                [key: string]: string;
+            };
+            parts: components["schemas"]["StepPart"][];
+            say: components["schemas"]["Span"][];
+            say_aside: string;
+            say_head: string;
+            section: components["schemas"]["Section"];
+            shafts: components["schemas"]["ShaftName"][];
+            steps: components["schemas"]["StepView"][];
+            suspects: components["schemas"]["Suspect"][];
+            tray: components["schemas"]["PlanTray"][];
+            turn_owed: string;
+            turns: components["schemas"]["Turn"][];
         };
         Plate: {
             label: string;
@@ -4994,11 +5312,17 @@ export interface components {
         Shaft: {
             after: string;
             beside: string;
+            /** @enum {string} */
+            built: "" | "outside" | "threaded";
             carried: boolean;
             key: string;
             label: string;
             /** @enum {string} */
             line: "level" | "upright";
+        };
+        ShaftName: {
+            key: string;
+            label: string;
         };
         Sheet: {
             aside: string;
@@ -5058,6 +5382,15 @@ export interface components {
             move: boolean;
             text: string;
         };
+        StageFactIn: {
+            body?: {
+                [key: string]: unknown;
+            };
+            id: string;
+            kind: string;
+            supersedes?: string;
+            void?: boolean;
+        };
         StageView: {
             key: string;
             label: string;
@@ -5086,6 +5419,39 @@ export interface components {
             /** @enum {string} */
             state: "done" | "live" | "blocked" | "stopped";
             words: string;
+        };
+        StepPart: {
+            count: number;
+            fresh: boolean;
+            key: string;
+            label: string;
+            mass_kg: number;
+        };
+        StepView: {
+            act: components["schemas"]["BenchAct"];
+            after: number;
+            at: string;
+            before: number;
+            by: string;
+            gates: components["schemas"]["Gate"][];
+            hold_seen: string;
+            hole_seen: string;
+            how: string;
+            key: string;
+            label: string;
+            line: string;
+            number: number;
+            origin: string;
+            parts: components["schemas"]["StepPart"][];
+            sealant_begun: string;
+            setting_id: string;
+            state: string;
+            step: components["schemas"]["BuildStep"];
+            torque: components["schemas"]["TorqueView"] | null;
+            turn: string;
+            turn_label: string;
+            wait: components["schemas"]["WaitView"] | null;
+            way_seen: string;
         };
         Steps: {
             label: string;
@@ -5128,6 +5494,12 @@ export interface components {
             sentence: string;
             slips: string[];
         };
+        Suspect: {
+            label: string;
+            near: string;
+            step: string;
+            test: string;
+        };
         Table: {
             head: string[];
             here: number[];
@@ -5164,6 +5536,24 @@ export interface components {
             number: number;
             points: number[][];
             tip: string;
+        };
+        TorqueView: {
+            bolts: number;
+            done: number;
+            order: number[];
+            stages: number[];
+            words: string[];
+        };
+        Turn: {
+            added: string[];
+            at: string;
+            by: string;
+            drag: string;
+            fact: string;
+            feel: string;
+            good: boolean;
+            shaft: string;
+            words: string;
         };
         TypeIn: {
             definition: {
@@ -5206,6 +5596,22 @@ export interface components {
             leaning: "low" | "high" | "";
             margin: number | null;
             words: string;
+        };
+        WaitView: {
+            begun: string;
+            lasts: string;
+            may_be_left: boolean;
+            minutes: number;
+            over: boolean;
+            ready: string;
+            words: string;
+        };
+        WayBack: {
+            minutes: number;
+            read_again: string[];
+            spoils: string[];
+            steps: string[];
+            through: string;
         };
         WayView: {
             caution: string;

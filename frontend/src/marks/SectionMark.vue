@@ -1,9 +1,25 @@
 <script setup lang="ts">
 /** The unit in schematic section; every flag is a place that can be tapped. */
+import { computed } from "vue";
 import type { Section } from "../api/client";
 import SectionFlagMark from "./SectionFlagMark.vue";
 
-defineProps<{ scene: Section; here?: string | null }>();
+const props = defineProps<{
+  scene: Section;
+  here?: string | null;
+  /** By part: `out` is still to come and dashed, `hand` is what the move handles. */
+  states?: Record<string, string>;
+  /** Drawn close: the sheet is cut to the unit, without room for flags. */
+  close?: boolean;
+}>();
+const sheet = computed(() => {
+  if (!props.close) return `0 0 ${props.scene.width} ${props.scene.height}`;
+  const points = props.scene.shapes.flatMap((s) => s.points);
+  const xs = points.map((p) => p[0] ?? 0);
+  const ys = points.map((p) => p[1] ?? 0);
+  const [x, y] = [Math.min(...xs) - 4, Math.min(...ys) - 4];
+  return `${x} ${y} ${Math.max(...xs) - x + 4} ${Math.max(...ys) - y + 4}`;
+});
 defineEmits<{ pick: [place: string] }>();
 const fills: Record<string, string> = {
   cut: "fill-cut",
@@ -14,8 +30,12 @@ const fills: Record<string, string> = {
   seal: "fill-found",
   shim: "fill-surface",
 };
-const fill = (role: string, part: string, moved: string[]) =>
-  role === "shim" && moved.includes(part) ? "fill-move" : (fills[role] ?? "fill-none");
+function fill(role: string, part: string, moved: string[]): string {
+  const state = props.states?.[part];
+  if (state === "hand" || (role === "shim" && moved.includes(part))) return "fill-move";
+  return state === "out" ? "fill-none" : (fills[role] ?? "fill-none");
+}
+const dash = (part: string) => (props.states?.[part] === "out" ? "5 4" : undefined);
 const path = (points: number[][], closed: boolean) =>
   `M${points.map((p) => p.join(" ")).join("L")}${closed ? "Z" : ""}`;
 </script>
@@ -23,8 +43,8 @@ const path = (points: number[][], closed: boolean) =>
 <template>
   <figure v-if="scene.shapes.length" class="overflow-x-auto" data-mark="section">
     <svg
-      :viewBox="`0 0 ${scene.width} ${scene.height}`"
-      class="w-full max-md:min-w-[760px]"
+      :viewBox="sheet"
+      :class="close ? 'max-h-[300px] w-full' : 'w-full max-md:min-w-[760px]'"
       role="group"
       :aria-label="scene.label"
     >
@@ -46,6 +66,7 @@ const path = (points: number[][], closed: boolean) =>
           :class="fill(s.role, s.part, scene.moved)"
           stroke="var(--found)"
           :stroke-width="s.role === 'shim' ? 1.2 : 2.2"
+          :stroke-dasharray="dash(s.part)"
           stroke-linejoin="miter"
         />
         <path v-if="s.role === 'cut'" :d="path(s.points, true)" fill="url(#cut-hatch)" />

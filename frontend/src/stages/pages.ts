@@ -5,6 +5,7 @@ const pages: Record<string, () => Promise<unknown>> = {
   receive: () => import("./job/ReceivedPage.vue"),
   strip: () => import("./strip/StripPage.vue"),
   inspect: () => import("./inspect/InspectPage.vue"),
+  plan: () => import("./plan/PlanPage.vue"),
   set: () => import("./job/JobPage.vue"),
   record: () => import("./record/RecordPage.vue"),
 };

@@ -7,7 +7,9 @@ defineProps<{ job: string; tag: string; title: string; sub: string; here: string
 
 <template>
   <div class="flex min-h-full flex-col">
-    <ShellHeader :job="job" :tag="tag" :title="title" :sub="sub" :here="here" />
+    <ShellHeader :job="job" :tag="tag" :title="title" :sub="sub" :here="here">
+      <template v-if="$slots['rail']" #rail><slot name="rail" /></template>
+    </ShellHeader>
     <main class="flex flex-1 flex-col"><slot /></main>
   </div>
 </template>

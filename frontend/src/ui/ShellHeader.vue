@@ -28,7 +28,7 @@ const { data } = useQuery({
         <h1 class="truncate text-[18px] font-bold leading-tight">{{ title }}</h1>
         <p class="truncate text-[15px] leading-tight text-secondary">{{ sub }}</p>
       </div>
-      <StageRule :stages="data?.stages ?? []" :here="here" />
+      <slot name="rail"><StageRule :stages="data?.stages ?? []" :here="here" /></slot>
       <NameMenu />
     </div>
     <ClosedLine v-if="data?.closed_at" :job="job" :day="day(data.closed_at)" />

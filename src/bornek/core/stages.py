@@ -19,7 +19,7 @@ STAGES = (
     Stage("receive", "Receive", "/receive"),
     Stage("strip", "Strip", "/strip"),
     Stage("inspect", "Inspect", "/inspect"),
-    Stage("plan", "Plan", "/plan", built=False),
+    Stage("plan", "Plan", "/plan"),
     Stage("fit", "Fit", "/fit", built=False),
     Stage("set", "Set", ""),
     Stage("mesh", "Mesh", "/mesh", built=False),

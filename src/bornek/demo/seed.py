@@ -10,6 +10,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.demo.inspection import seed_inspection
+from bornek.demo.plan import seed_plan
 from bornek.demo.strip import seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, OLD_JOB, TYPES
 from bornek.services.desk import Desk
@@ -99,6 +100,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
     seed_strip(session, files)
     seed_inspection(session)
+    seed_plan(session)
 
 
 def _winch_in_hand(hand: Hand) -> None:

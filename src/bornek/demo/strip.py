@@ -12,11 +12,16 @@ from PIL import Image, ImageDraw
 from sqlalchemy.orm import Session
 
 from bornek.core.facts.witness import FLANK_COLUMNS, FLANK_ROWS
+from bornek.core.strip.baselines import baselines, lost_by
 from bornek.services.desk import Desk
 from bornek.services.job.close_job import close_job
+from bornek.services.job.job_definition import definition_of
 from bornek.services.strip.add_photo import Files, add_photo
+from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.images import take_picture
+from bornek.services.strip.view import read_as_found
 from bornek.services.strip.write_fact import write_fact
+from bornek.store.queries.jobs import job_with_unit
 
 OLD = datetime(2026, 5, 8, 8, 0, tzinfo=UTC)
 TODAY = datetime(2026, 11, 23, 9, 0, tzinfo=UTC)
@@ -42,6 +47,15 @@ class Pen:
             {"id": fact, "kind": kind, "body": body, "let_go": let_go, "let_go_words": because},
         )
         return fact
+
+    def lost_with(self, part: str, way: str = "") -> tuple[str, ...]:
+        """Baselines that can no longer be had once a part is off; which `way` round it sat is seen."""
+        seen = {f"way_round:{part}"} if way else set()
+        job, _ = job_with_unit(self.session, self.job)
+        found = baselines(
+            definition_of(job), facts_of(self.session, self.job), read_as_found(self.session, self.job)
+        )
+        return tuple(b.key for b in lost_by(found, part) if b.key not in seen)
 
     def takes_off(self, part: str, way: str = "hand", **body: Any) -> str:
         return self.writes("removed", part=part, way=way, **body)

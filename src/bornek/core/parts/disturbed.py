@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.removed import Removed
+from bornek.core.facts.went_back import WentBack
 from bornek.core.parts.orders import OrderLine, order_lines, settings_touched
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import lower_first
@@ -114,4 +115,7 @@ def _taken_off(facts: Sequence[Fact]) -> dict[str, frozenset[str]]:
     for fact in facts:
         if isinstance(fact.body, Removed):
             off[fact.body.part] = off.get(fact.body.part, frozenset()) | {fact.id}
+        elif isinstance(fact.body, WentBack) and fact.body.why == "taken_apart":
+            for part in fact.body.parts:
+                off[part] = off.get(part, frozenset()) | {fact.id}
     return off

@@ -12,6 +12,7 @@ from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
+from bornek.core.units.check_steps import step_problems
 from bornek.core.units.definition import Definition, Limit, SettingPoint
 from bornek.core.units.limits import give_limits
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
@@ -29,7 +30,7 @@ class LimitQuestion:
 def check_definition(d: Definition) -> None:
     """Raises InputError whose details name every field that does not hold, by path."""
     wrong: dict[str, str] = {}
-    for name in ("shafts", "parts", "meshes", "places", "settings"):
+    for name in ("shafts", "parts", "meshes", "places", "settings", "steps"):
         rows = getattr(d, name)
         count = Counter(row.key for row in rows)
         for i, row in enumerate(rows):
@@ -45,6 +46,7 @@ def check_definition(d: Definition) -> None:
     _parts(d, wrong)
     _meshes(d, wrong)
     _points(d, wrong)
+    _steps(d, wrong)
     if wrong:
         raise InputError(
             "The unit type does not hold together: " + "; ".join(f"{k} {v}" for k, v in wrong.items()) + ".",
@@ -69,15 +71,17 @@ def _shafts(d: Definition, wrong: dict[str, str]) -> None:
 
 
 def _parts(d: Definition, wrong: dict[str, str]) -> None:
-    shafts = {s.key for s in d.shafts}
+    shafts, places = {s.key for s in d.shafts}, {p.key for p in d.places}
     for i, p in enumerate(d.parts):
         _known(wrong, f"parts[{i}].shaft", p.shaft, shafts, "shaft")
+        _known(wrong, f"parts[{i}].inside", p.inside, places, "place")
         if p.part_kind not in PART_KINDS:
             wrong[f"parts[{i}].kind"] = f"must be one of {', '.join(PART_KINDS)} (got {p.part_kind!r})"
         for key, value, lo, hi in (
             ("count", p.count, 1, 500),
             ("teeth", p.teeth, 0, 500),
             ("size", p.size, 0.3, 3),
+            ("mass_kg", p.mass_kg, 0, 100_000),
         ):
             if not lo <= value <= hi:
                 wrong[f"parts[{i}].{key}"] = f"must be {lo:g} to {hi:g} (got {value:g})"
@@ -102,9 +106,11 @@ def _meshes(d: Definition, wrong: dict[str, str]) -> None:
 
 def _points(d: Definition, wrong: dict[str, str]) -> None:
     spots = {p.key for p in d.parts} | {m.key for m in d.meshes}
-    places = {p.key for p in d.places}
+    places, parts = {p.key for p in d.places}, {p.key for p in d.parts}
     for i, p in enumerate(d.places):
         _known(wrong, f"places[{i}].at", p.at, spots, "part or mesh")
+        for n, key in enumerate(p.closed_by):
+            _known(wrong, f"places[{i}].closed_by[{n}]", key, parts, "part", may_lack=False)
     serials = {p.key for p in d.parts if p.identity}
     for i, s in enumerate(d.settings):
         _known(wrong, f"settings[{i}].place", s.place, places, "place", may_lack=False)
@@ -118,6 +124,16 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
                 kind.evaluate(Context(given=given))
         except BornekError as error:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"
+
+
+def _steps(d: Definition, wrong: dict[str, str]) -> None:
+    keys = {s.key for s in d.steps}
+    for i, s in enumerate(d.steps):
+        for name, why in step_problems(d, s).items():
+            wrong.setdefault(f"steps[{i}].{name}", why)
+        for n, other in enumerate(s.needs):
+            _known(wrong, f"steps[{i}].needs[{n}]", other, keys - {s.key}, "other step", may_lack=False)
+        _known(wrong, f"steps[{i}].open_until", s.open_until, keys, "step")
 
 
 def questions(d: Definition) -> list[LimitQuestion]:

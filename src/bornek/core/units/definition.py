@@ -13,15 +13,16 @@ from typing import Any, Literal
 from bornek.core.plain import CALLED
 from bornek.core.structure import build
 from bornek.core.units.part_kinds import PART_KINDS, PartKind
+from bornek.core.units.step import BuildStep
 
-EDITION = 2
+EDITION = 3
 
 
 @dataclass(frozen=True)
 class Shaft:
     """`line`: level or upright in the drawing. `carried`: its bearings sit in a carrier that is let into
     the housing. `after`: the shaft in line with it that comes before it. `beside`: the shaft it lies
-    beside when no gears say how far."""
+    beside when no gears say how far. `built`: outside as one piece, or threaded through its parts in the case."""
 
     key: str
     label: str
@@ -29,12 +30,15 @@ class Shaft:
     carried: bool = False
     after: str = ""
     beside: str = ""
+    built: Literal["", "outside", "threaded"] = ""
 
 
 @dataclass(frozen=True)
 class Part:
     """`shaft` and its place in the list say where it is drawn. `identity`: it has its own serial and may
-    move to another housing. `faces`: which way round matters. `safety`: may hurt someone if it fails."""
+    move to another housing. `faces`: which way round matters. `safety`: may hurt someone if it fails.
+    `inside`: the place that it lies in. `seat`: the others of its shaft go on outward from it. `goes_in`: for a
+    seal, from inside before what enters it or from outside as the last. `tools`: what it takes to fit it."""
 
     key: str
     label: str
@@ -50,6 +54,11 @@ class Part:
     identity: bool = False
     faces: str = ""
     flip: bool = False
+    inside: str = ""
+    seat: bool = False
+    goes_in: Literal["", "inside", "outside"] = ""
+    tools: tuple[str, ...] = ()
+    mass_kg: float = 0
 
     @property
     def about(self) -> PartKind:
@@ -72,12 +81,15 @@ class Mesh:
 
 @dataclass(frozen=True)
 class Place:
-    """A spot that is opened, shimmed, set or looked at. `at`: the part or mesh where it is."""
+    """A spot that is opened, shimmed, set or looked at. `at`: the part or mesh where it is. `closed_by`: parts that,
+    all in, close it. `ways_in`: openings that stay when they are in."""
 
     key: str
     label: str
     shim_form: str = "none"
     at: str = ""
+    closed_by: tuple[str, ...] = ()
+    ways_in: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -121,6 +133,7 @@ class Definition:
     meshes: tuple[Mesh, ...] = ()
     places: tuple[Place, ...] = ()
     settings: tuple[SettingPoint, ...] = ()
+    steps: tuple[BuildStep, ...] = ()
     cautions: tuple[str, ...] = ()
     notes: str = ""
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from bornek.demo.units.final_drive_steps import FINAL_DRIVE_STEPS
 from bornek.demo.units.words import end_play, limit, mesh, on, part, place, play, shaft
 
 SHEET = "Yard drawing CF-12, sheet 1"
@@ -19,10 +20,13 @@ def _side(hand: str, flip: bool) -> list[dict[str, Any]]:
         number="CF-506",
         single_use=True,
         faces="lip to the oil",
+        goes_in="outside",
     )
     cover = part("cover", f"{hand}-cover-part", f"Wheel cover, {hand}", number="CF-504")
     outer = part("taper_bearing", f"{hand}-outer", f"Wheel bearing, {hand} outer", number="TB-3315")
-    gear = part("gear", f"{hand}-gear", f"Final gear, {hand}", number="CF-520", teeth=58, identity=True)
+    gear = part(
+        "gear", f"{hand}-gear", f"Final gear, {hand}", number="CF-520", teeth=58, identity=True, seat=True
+    )
     inner = part("taper_bearing", f"{hand}-inner", f"Wheel bearing, {hand} inner", number="TB-3313")
     own = part("shaft", f"{hand}-shaft", f"Wheel shaft, {hand}", number="CF-510", safety=True)
     row = [wheel, seal, cover, outer, gear, inner]
@@ -31,10 +35,10 @@ def _side(hand: str, flip: bool) -> list[dict[str, Any]]:
 
 FINAL_DRIVE: dict[str, Any] = {
     "shafts": [
-        shaft("pinion", "pinion, from the engine", line="upright", carried=True),
-        shaft("cross", "cross shaft"),
-        shaft("wheel-left", "left chain wheel"),
-        shaft("wheel-right", "right chain wheel", after="wheel-left"),
+        shaft("pinion", "pinion, from the engine", line="upright", carried=True, built="outside"),
+        shaft("cross", "cross shaft", built="outside"),
+        shaft("wheel-left", "left chain wheel", built="outside"),
+        shaft("wheel-right", "right chain wheel", after="wheel-left", built="outside"),
     ],
     "parts": [
         *on("pinion",
@@ -49,13 +53,16 @@ FINAL_DRIVE: dict[str, Any] = {
             part("cover", "carrier-cover-left", "Carrier cover, left", number="CF-204"),
             part("taper_bearing", "carrier-left", "Carrier bearing, left", number="TB-3313"),
             part("gear", "drive-left", "Drive pinion, left", number="CF-220", teeth=15),
-            part("bevel_gear", "ring-gear", "Ring gear", number="CF-221", teeth=43, identity=True, scarce=True, size=0.9),
+            part("bevel_gear", "ring-gear", "Ring gear", number="CF-221", teeth=43, identity=True, scarce=True, size=0.9,
+                 seat=True),
             part("gear", "drive-right", "Drive pinion, right", number="CF-220", teeth=15),
             part("taper_bearing", "carrier-right", "Carrier bearing, right", number="TB-3313"),
             part("cover", "carrier-cover-right", "Carrier cover, right", number="CF-205"),
-            part("shaft", "cross-shaft", "Cross shaft", number="CF-210")),
+            part("shaft", "cross-shaft", "Cross shaft", number="CF-210", mass_kg=48.0)),
         *_side("left", False),
         *_side("right", True),
+        part("other", "retainer-left", "Bearing retainer, left", number="CF-214", inside="left-bore", mass_kg=1.2),
+        part("other", "retainer-right", "Bearing retainer, right", number="CF-215", inside="left-bore", mass_kg=1.2),
         part("fastener", "ring-bolts", "Ring gear bolts", count=12, number="M14x45", single_use=True, safety=True),
         part("lock_washer", "ring-tabs", "Ring gear bolt tabs", count=6, number="CF-231", single_use=True),
         part("fastener", "carrier-shims-wire", "Locking wire", number="1.2 mm", single_use=True),
@@ -74,6 +81,7 @@ FINAL_DRIVE: dict[str, Any] = {
         place("carrier-right-pack", "right carrier cover", "carrier-cover-right", "C3 ring"),
         place("wheel-cover", "left wheel cover", "left-cover-part", "C3 ring"),
         place("wheel-cover-right", "right wheel cover", "right-cover-part", "C3 ring"),
+        place("left-bore", "left bore", "carrier-left", closed_by=["carrier-cover-left"]),
     ],
     "settings": [
         end_play("wheel-end-play", "Chain wheel end play", "wheel-cover", "dial-11", play(torque="120 N·m"),
@@ -86,5 +94,6 @@ FINAL_DRIVE: dict[str, Any] = {
                  limit("0.05", "0.12", f"{SHEET}, note 4", text="carrier preload", meant="preload"),
                  rests_on=["carrier-left-pack"]),
     ],
+    "steps": FINAL_DRIVE_STEPS,
     "cautions": ["Each chain wheel weighs more than a man can hold: sling it before its cover comes off."],
 }  # fmt: skip

@@ -10,7 +10,8 @@ SPINDLE: dict[str, Any] = {
     "shafts": [shaft("spindle", "spindle")],
     "parts": [
         *on("spindle",
-        part("chuck", "nose", "Spindle nose and chuck plate", number="LS-101", faces="match mark to the spindle"),
+        part("chuck", "nose", "Spindle nose and chuck plate", number="LS-101", faces="match mark to the spindle",
+             seat=True),
         part("cover", "front-cover-part", "Front cover", number="LS-104", faces="drain slot down"),
         part("oil_part", "front-seal", "Labyrinth ring", number="LS-105"),
         part("roller_bearing", "front-bearing", "Front bearing, two rows on a taper", number="CR-3018K", identity=True,
@@ -24,7 +25,7 @@ SPINDLE: dict[str, Any] = {
         part("pulley", "cone-pulley", "Belt pulley", number="LS-130"),
         part("roller_bearing", "rear-bearing", "Rear bearing", number="CR-1014", identity=True),
         part("cover", "rear-cover-part", "Rear cover", number="LS-204"),
-        part("felt", "rear-felt", "Rear felt", number="LS-205", single_use=True),
+        part("felt", "rear-felt", "Rear felt", number="LS-205", single_use=True, inside="rear-cover", goes_in="inside"),
         part("lock_washer", "rear-lock", "Rear lock washer", number="LS-214", single_use=True),
         part("nut", "rear-nut", "Rear nut", number="LS-215"),
         part("shaft", "spindle-body", "Spindle", number="LS-110", safety=True)),
@@ -37,7 +38,7 @@ SPINDLE: dict[str, Any] = {
         place("front-cover", "front cover", "front-cover-part", "P5 ring"),
         place("front-taper", "front bearing taper", "front-bearing"),
         place("front-nut-place", "front nut", "front-nut"),
-        place("rear-cover", "rear cover", "rear-cover-part", "P5 ring"),
+        place("rear-cover", "rear cover", "rear-cover-part", "P5 ring", closed_by=["rear-cover-part"]),
     ],
     "settings": [
         end_play("thrust-play", "Spindle end play", "front-cover", "lever-2", play(torque="25 N·m"),

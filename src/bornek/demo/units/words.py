@@ -24,8 +24,8 @@ def mesh(key: str, label: str, driver: str, driven: str, **more: Any) -> Row:
     return {"key": key, "label": label, "driver": driver, "driven": driven, **more}
 
 
-def place(key: str, label: str, at: str, shim_form: str = "none") -> Row:
-    return {"key": key, "label": label, "shim_form": shim_form, "at": at}
+def place(key: str, label: str, at: str, shim_form: str = "none", **more: Any) -> Row:
+    return {"key": key, "label": label, "shim_form": shim_form, "at": at, **more}
 
 
 def play(sense: str = "adds", torque: str = "", **more: Any) -> Row:

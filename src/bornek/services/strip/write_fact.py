@@ -7,6 +7,7 @@ from typing import Any
 
 from bornek.core.errors import InputError, NotFound
 from bornek.core.facts.about import About
+from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.facts.registry import body_of, find_fact_kind, read_fact
@@ -18,6 +19,8 @@ from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk, gone
 from bornek.services.inspect.fits import check_verdict
 from bornek.services.job.job_definition import definition_of
+from bornek.services.plan.check_work import check_plan
+from bornek.services.plan.load_plan import load_plan
 from bornek.services.setting.disturb import disturb
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record_act import write_act
@@ -28,6 +31,7 @@ from bornek.services.strip.view import read_as_found
 from bornek.store import tables as t
 from bornek.store.queries.facts import live_facts, photos_of
 from bornek.store.queries.jobs import open_job
+from bornek.store.queries.yard import local
 
 REASON_LETTERS = 500
 
@@ -85,10 +89,18 @@ def _about(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], correct
         facts=facts,
         own=own_look_fors(desk.session),
         unit=job.length_unit,
-        judge=lambda body: check_verdict(desk, job, d, facts, body),
+        judge=lambda body: _judge(desk, job, d, facts, body),
         correcting=correcting,
         photos={a.id for a, _ in photos_of(desk.session, job.id)},
     )
+
+
+def _judge(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], body: Any) -> None:
+    """What a body alone cannot tell: the school of a verdict, the build order of a step."""
+    if isinstance(body, Judged):
+        check_verdict(desk, job, d, facts, body)
+    else:
+        check_plan(load_plan(desk.session, job, local(desk.session, desk.now)), body)
 
 
 def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:

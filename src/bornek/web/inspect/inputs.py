@@ -7,16 +7,6 @@ from marshmallow import Schema, fields, validate
 from bornek.web.fields import an_id, some_words
 
 
-class InspectionIn(Schema):
-    """Something written down in the inspection: grades, a verdict, teeth, evidence, an order."""
-
-    id = an_id()
-    kind = fields.String(required=True, validate=validate.Length(1, 40))
-    body = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
-    supersedes = fields.String(validate=validate.Length(max=60))
-    void = fields.Boolean()
-
-
 class FitIn(Schema):
     """A fit to be measured on a part of this job: its kind of setting and what that kind is given."""
 

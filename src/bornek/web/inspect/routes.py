@@ -20,8 +20,9 @@ from bornek.services.shop.shop_lists import (
     write_look_for,
 )
 from bornek.web.documents import problems, shows, writes
-from bornek.web.inspect.inputs import FitIn, InspectionIn
+from bornek.web.inspect.inputs import FitIn
 from bornek.web.shop.inputs import CrossNumberIn, LookForIn
+from bornek.web.stage_fact import StageFactIn
 from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("inspect", __name__, url_prefix="/api", description="Inspect: verdicts, causes, orders")
@@ -35,7 +36,7 @@ def show(job_id: str) -> Response:
 
 
 @blp.post("/jobs/<job_id>/inspection")
-@writes(blp, InspectionIn, InspectView)
+@writes(blp, StageFactIn, InspectView)
 def write(sent: dict[str, Any], job_id: str) -> Response:
     wire().write(write_inspection, job_id, sent)
     return made(wire().read_today(view_inspect, job_id))

@@ -9,6 +9,7 @@ from typing import Any
 from bornek.core.plain import called
 from bornek.core.units.definition import Definition, Limit, Mesh, Part, Place, SettingPoint, Shaft
 from bornek.core.units.part_kinds import PART_KINDS
+from bornek.core.units.step import BuildStep
 from bornek.services.shop.unit_types import EDITION, FORMAT
 from bornek.web.schema_of import Schemas
 
@@ -21,7 +22,7 @@ def unit_type_schema() -> dict[str, Any]:
     """
     schemas = Schemas()
     schemas.of(Definition)
-    for kind in (Definition, Shaft, Part, Mesh, Place, Limit, SettingPoint):
+    for kind in (Definition, Shaft, Part, Mesh, Place, Limit, SettingPoint, BuildStep):
         schemas.components[kind.__name__]["required"] = [called(f) for f in fields(kind) if _must_be_given(f)]
     schemas.components["Part"]["properties"]["kind"] = {"enum": list(PART_KINDS), "type": "string"}
     whole = {

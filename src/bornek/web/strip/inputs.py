@@ -1,19 +1,15 @@
-"""What may be written down, field by field, with bounds."""
+"""What may be written down while a unit comes apart: a fact, and baselines let go for it."""
 
 from __future__ import annotations
 
-from marshmallow import Schema, fields, validate
+from marshmallow import fields, validate
 
-from bornek.web.fields import an_id, some_words
+from bornek.web.fields import some_words
+from bornek.web.stage_fact import StageFactIn
 
 
-class FactIn(Schema):
+class FactIn(StageFactIn):
     """Something written down: its kind and body; a correction names what it supersedes."""
 
-    id = an_id()
-    kind = fields.String(required=True, validate=validate.Length(1, 40))
-    body = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
-    supersedes = fields.String(validate=validate.Length(max=60))
-    void = fields.Boolean()
     let_go = fields.List(fields.String(validate=validate.Length(max=100)), load_default=list)
     let_go_words = some_words()

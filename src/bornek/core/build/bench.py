@@ -1,0 +1,38 @@
+"""What the build is checked against besides the facts: settings, orders, verdicts, the yard's tools, the clock."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import datetime
+
+from bornek.core.parts.orders import OrderLine
+
+
+@dataclass(frozen=True)
+class YardTool:
+    """One row of the yard's tools: what it is, and whether it can be used."""
+
+    sort: str
+    name: str
+    usable: bool
+    words: str = ""
+
+
+@dataclass(frozen=True)
+class Bench:
+    """`signed`: settings by key, with when; `disturbed`: those signed and moved since. `verdicts` by part. `tools` is
+    None where the yard keeps no list. `now` is the yard's own clock, without a zone."""
+
+    unit: str = "mm"
+    signed: Mapping[str, str] = field(default_factory=dict)
+    disturbed: frozenset[str] = frozenset()
+    verdicts: Mapping[str, str] = field(default_factory=dict)
+    orders: Sequence[OrderLine] = ()
+    tools: Sequence[YardTool] | None = None
+    now: datetime | None = None
+
+
+def yard_moment(text: str) -> datetime:
+    """A stored moment as the yard's clock said it, without its zone."""
+    return datetime.fromisoformat(text).replace(tzinfo=None)

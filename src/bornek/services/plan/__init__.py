@@ -1,0 +1,1 @@
+"""Plan: the build order, its findings, the bench at each step, free turns."""

@@ -1,0 +1,83 @@
+"""A job's build order with all that it is checked against."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from datetime import datetime
+from functools import cached_property
+
+from sqlalchemy.orm import Session
+
+from bornek.core.build.bench import Bench
+from bornek.core.build.findings.find import find_all
+from bornek.core.build.findings.finding import Finding
+from bornek.core.build.order import BuildOrder, build_order
+from bornek.core.build.standing import Standing, standings
+from bornek.core.build.turns import TurnLog, turn_log
+from bornek.core.facts.judged import Judged
+from bornek.core.facts.kind import Fact
+from bornek.core.parts.orders import order_lines
+from bornek.services.job.job_definition import definition_of
+from bornek.services.setting.load_setting import load_setting
+from bornek.services.strip.facts_of import facts_of
+from bornek.store import tables as t
+from bornek.store.queries.jobs import settings_of
+
+
+@dataclass(frozen=True)
+class LoadedPlan:
+    """What is asked of it is thought through once."""
+
+    job: t.Job
+    facts: Sequence[Fact]
+    order: BuildOrder
+    bench: Bench
+    setting_ids: dict[str, str] = field(default_factory=dict)
+
+    @cached_property
+    def findings(self) -> list[Finding]:
+        return find_all(self.order, self.bench)
+
+    @cached_property
+    def standing(self) -> dict[str, Standing]:
+        return standings(self.order, self.bench)
+
+    @cached_property
+    def turns(self) -> TurnLog:
+        return turn_log(self.order)
+
+    @property
+    def begun(self) -> bool:
+        return bool(self.order.worked.done)
+
+    @property
+    def open_points(self) -> int:
+        """What the rail shows: findings that are more than a note, once there is an order."""
+        return sum(f.severity != "note" for f in self.findings)
+
+
+def load_plan(session: Session, job: t.Job, now: datetime) -> LoadedPlan:
+    """`now`: as the clock on the yard's wall says it."""
+    moment = now.replace(tzinfo=None)
+    d, facts = definition_of(job), facts_of(session, job.id)
+    signed: dict[str, str] = {}
+    disturbed: set[str] = set()
+    ids: dict[str, str] = {}
+    for setting in settings_of(session, job.id):
+        log = load_setting(session, setting.id, moment.date()).log
+        ids[setting.key] = setting.id
+        if log.signature is not None and log.disturbed:
+            disturbed.add(setting.key)
+        elif log.signature is not None:
+            signed[setting.key] = log.signature.at.isoformat()
+    bench = Bench(
+        unit=job.length_unit,
+        signed=signed,
+        disturbed=frozenset(disturbed),
+        verdicts={f.body.part: f.body.verdict for f in facts if isinstance(f.body, Judged)},
+        orders=order_lines(d, facts, job.length_unit),
+        tools=None,
+        now=moment,
+    )
+    return LoadedPlan(job, facts, build_order(d, facts, signed), bench, ids)
