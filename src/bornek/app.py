@@ -29,6 +29,7 @@ from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
 from bornek.web.shop import routes as shop_routes
+from bornek.web.shop import today as today_routes
 from bornek.web.shop import unit_types as unit_type_routes
 from bornek.web.strip import routes as strip_routes
 from bornek.web.wire import Wire
@@ -86,6 +87,7 @@ def create_app(
         api.spec.components.schema(name, component)
     for routes in (
         shop_routes,
+        today_routes,
         unit_type_routes,
         job_routes,
         strip_routes,

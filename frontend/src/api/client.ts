@@ -71,6 +71,11 @@ export type PlanTray = Schemas["PlanTray"];
 export type TorqueView = Schemas["TorqueView"];
 export type NeedView = Schemas["NeedView"];
 export type WayBack = Schemas["WayBack"];
+export type TodayView = Schemas["TodayView"];
+export type SelfRow = Schemas["SelfRow"];
+export type ToolView = Schemas["ToolView"];
+export type ToolSort = Schemas["ToolSort"];
+export type HoursView = Schemas["HoursView"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

@@ -383,6 +383,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HoursView"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShopHoursIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HoursView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -3385,6 +3494,187 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TodayView"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/today.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ToolShelf"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ToolIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ToolShelf"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/unit-types": {
         parameters: {
             query?: never;
@@ -4076,6 +4366,13 @@ export interface components {
             unit: string;
             zero_label: string;
         };
+        Clash: {
+            at: string;
+            holder: string;
+            label: string;
+            resource: string;
+            tag: string;
+        };
         CloseIn: {
             id: string;
             /** @default  */
@@ -4436,6 +4733,18 @@ export interface components {
             label: string;
             typed: string;
         };
+        HandRow: {
+            hands: number;
+            job: string;
+            label: string;
+            now: boolean;
+            resource: string;
+            starts: string;
+            step: string;
+            tag: string;
+            then: string;
+            until: string;
+        };
         Hold: {
             by: string;
             cause: string;
@@ -4457,6 +4766,11 @@ export interface components {
             id: string;
             supersedes?: string;
             void?: boolean;
+        };
+        HoursView: {
+            days: components["schemas"]["ShiftView"][];
+            said: boolean;
+            week: components["schemas"]["ShiftView"][];
         };
         InspectHead: {
             complaint: string;
@@ -4528,6 +4842,16 @@ export interface components {
             b: number;
             /** @constant */
             type: "interval";
+        };
+        JobFinish: {
+            chain: string[];
+            due: string;
+            finish: string | null;
+            job: string;
+            late: boolean;
+            name: string;
+            tag: string;
+            unpromised: string[];
         };
         JobHead: {
             id: string;
@@ -4644,6 +4968,13 @@ export interface components {
             step: number;
             /** @enum {string} */
             type: "lattice";
+        };
+        Leaving: {
+            job: string;
+            label: string;
+            saves: number;
+            step: string;
+            tag: string;
         };
         LidView: {
             out: string;
@@ -5161,6 +5492,14 @@ export interface components {
             window: components["schemas"]["Window"] | null;
             working: components["schemas"]["Working"];
         };
+        Ring: {
+            begins: string;
+            ends: string;
+            label: string;
+            now: boolean;
+            resource: string;
+            tag: string;
+        };
         RoundLog: {
             aim: number | null;
             hi: number;
@@ -5259,6 +5598,19 @@ export interface components {
             points: number[][];
             role: string;
         };
+        SelfRow: {
+            begun: string | null;
+            by: string | null;
+            job: string;
+            label: string;
+            may_be_left: boolean;
+            ready: string | null;
+            share: number;
+            state: string;
+            step: string;
+            tag: string;
+            words: string;
+        };
         SerialPart: {
             key: string;
             label: string;
@@ -5354,6 +5706,30 @@ export interface components {
             unit: string;
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
+        };
+        ShiftIn: {
+            /** @default  */
+            closes?: string;
+            /** @default  */
+            day?: string;
+            /** @default 0 */
+            hands?: number;
+            /** @default  */
+            opens?: string;
+            /** @default  */
+            words?: string;
+        };
+        ShiftView: {
+            closes: string;
+            day: string;
+            hands: number;
+            opens: string;
+            words: string;
+        };
+        ShopHoursIn: {
+            days?: components["schemas"]["ShiftIn"][];
+            id: string;
+            week: components["schemas"]["ShiftIn"][];
         };
         SignatureIn: {
             id: string;
@@ -5516,6 +5892,66 @@ export interface components {
         Tick: {
             at: number;
             label: string;
+        };
+        TodayView: {
+            aside: string;
+            bound: string;
+            by_itself: components["schemas"]["SelfRow"][];
+            cautions: string[];
+            clashes: components["schemas"]["Clash"][];
+            closes: string;
+            finish: string;
+            finishes: components["schemas"]["JobFinish"][];
+            hands: components["schemas"]["HandRow"][];
+            hands_now: number;
+            head: string;
+            leaving: components["schemas"]["Leaving"][];
+            now: string;
+            refused: string[];
+            rings: components["schemas"]["Ring"][];
+            say: components["schemas"]["Span"][];
+        };
+        ToolIn: {
+            /** @default 1 */
+            count?: number;
+            details?: {
+                [key: string]: string;
+            };
+            id: string;
+            name: string;
+            /** @default false */
+            out_of_order?: boolean;
+            /** @description the setting's version that you saw */
+            seen: number;
+            sort: string;
+            tool: string;
+            /** @default  */
+            words?: string;
+        };
+        ToolShelf: {
+            sorts: components["schemas"]["ToolSort"][];
+            tools: components["schemas"]["ToolView"][];
+        };
+        ToolSort: {
+            fields: components["schemas"]["FieldView"][];
+            key: string;
+            label: string;
+        };
+        ToolView: {
+            count: number;
+            details: {
+                [key: string]: string;
+            };
+            name: string;
+            out_of_order: boolean;
+            said: string[];
+            seen: number;
+            sort: string;
+            sort_label: string;
+            tool: string;
+            usable: boolean;
+            why_not: string;
+            words: string;
         };
         ToothMark: {
             damage: string;

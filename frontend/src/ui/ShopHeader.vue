@@ -7,6 +7,7 @@ import ShelfMenu from "./ShelfMenu.vue";
 defineProps<{ title: string; sub: string }>();
 const LINKS = [
   ["/", "Board"],
+  ["/today", "Today"],
   ["/receive", "Receive"],
   ["/orders", "Orders"],
   ["/drawer", "Drawer"],
@@ -14,6 +15,8 @@ const LINKS = [
 ] as const;
 const SHELF = [
   ["/gauges", "Gauges"],
+  ["/tools", "Tools"],
+  ["/hours", "Shop hours"],
   ["/types", "Unit types"],
   ["/look-fors", "Look-fors"],
   ["/yard", "The yard"],

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import Field, fields, is_dataclass
+from datetime import datetime
 from functools import cache
 from typing import Any
 
@@ -39,7 +40,7 @@ def _shape(kind: Any) -> tuple[tuple[tuple[str, str], ...], str] | None:
 
 
 def dump(value: Any) -> Any:
-    """Dataclasses → plain JSON data; infinities become null.
+    """Dataclasses → plain JSON data; infinities become null, moments as 2026-11-23T08:00.
 
     >>> from bornek.core.windows import Normal
     >>> dump((Normal(0.1, math.inf),))
@@ -60,4 +61,6 @@ def dump(value: Any) -> Any:
         return data
     if isinstance(value, Mapping):
         return {str(k): dump(v) for k, v in value.items()}
+    if isinstance(value, datetime):
+        return value.isoformat(timespec="minutes")
     return dump(value.item()) if hasattr(value, "item") else value

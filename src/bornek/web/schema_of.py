@@ -6,13 +6,14 @@ import dataclasses
 import types
 import typing
 from collections.abc import Mapping
+from datetime import datetime
 from typing import Any, Literal, Union
 
 from bornek.core.plain import TAGS, called
 
 SIMPLE: dict[Any, dict[str, Any]] = {
     str: {"type": "string"}, int: {"type": "integer"}, float: {"type": "number"},
-    bool: {"type": "boolean"}, type(None): {"type": "null"},
+    bool: {"type": "boolean"}, type(None): {"type": "null"}, datetime: {"type": "string"},
 }  # fmt: skip
 
 

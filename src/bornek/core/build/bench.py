@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
 
+from bornek.core.build.schedule.calendar import ShopCalendar
 from bornek.core.parts.orders import OrderLine
 
 
@@ -31,6 +32,7 @@ class Bench:
     orders: Sequence[OrderLine] = ()
     tools: Sequence[YardTool] | None = None
     now: datetime | None = None
+    calendar: ShopCalendar | None = None
 
 
 def yard_moment(text: str) -> datetime:

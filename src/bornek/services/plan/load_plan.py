@@ -20,6 +20,8 @@ from bornek.core.facts.kind import Fact
 from bornek.core.parts.orders import order_lines
 from bornek.services.job.job_definition import definition_of
 from bornek.services.setting.load_setting import load_setting
+from bornek.services.shop.hours import shop_calendar
+from bornek.services.shop.tools import yard_tools
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
 from bornek.store.queries.jobs import settings_of
@@ -77,7 +79,8 @@ def load_plan(session: Session, job: t.Job, now: datetime) -> LoadedPlan:
         disturbed=frozenset(disturbed),
         verdicts={f.body.part: f.body.verdict for f in facts if isinstance(f.body, Judged)},
         orders=order_lines(d, facts, job.length_unit),
-        tools=None,
+        tools=yard_tools(session, moment.date()),
         now=moment,
+        calendar=shop_calendar(session),
     )
     return LoadedPlan(job, facts, build_order(d, facts, signed), bench, ids)

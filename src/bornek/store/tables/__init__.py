@@ -23,6 +23,7 @@ from bornek.store.tables.proposal import Proposal
 from bornek.store.tables.round import Round
 from bornek.store.tables.setting import Setting
 from bornek.store.tables.shim_lot import ShimLot
+from bornek.store.tables.shop_hours import ShopHours
 from bornek.store.tables.signature import Signature
 from bornek.store.tables.standing import Standing
 from bornek.store.tables.stock_movement import StockMovement
@@ -30,10 +31,11 @@ from bornek.store.tables.unit import Unit
 from bornek.store.tables.unit_type import UnitType
 from bornek.store.tables.unit_type_revision import UnitTypeRevision
 from bornek.store.tables.yard import Yard
+from bornek.store.tables.yard_tool import YardTool
 
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
-               "attachment", "look_for", "cross_number", "gauge_card",
+               "attachment", "look_for", "cross_number", "gauge_card", "shop_hours", "yard_tool",
                "mechanic", "component", "shim_lot", "blob")  # fmt: skip
 
 __all__ = [
@@ -61,6 +63,7 @@ __all__ = [
     "Round",
     "Setting",
     "ShimLot",
+    "ShopHours",
     "Signature",
     "Standing",
     "StockMovement",
@@ -68,4 +71,5 @@ __all__ = [
     "UnitType",
     "UnitTypeRevision",
     "Yard",
+    "YardTool",
 ]

@@ -62,6 +62,42 @@ class CountIn(Schema):
     count = fields.Integer(required=True, strict=True, validate=validate.Range(0, 10_000))
 
 
+class ToolIn(Schema):
+    """A tool's next card; `seen` is the number of the card that was written on, 0 for a new tool."""
+
+    id = an_id()
+    tool = an_id()
+    seen = seen_version()
+    sort = fields.String(required=True, validate=validate.Length(1, 40))
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    count = fields.Integer(load_default=1, strict=True)
+    out_of_order = fields.Boolean(load_default=False)
+    words = some_words(200)
+    details = fields.Dict(
+        keys=fields.String(validate=validate.Length(max=40)),
+        values=fields.String(validate=validate.Length(max=60)),
+        load_default=dict,
+    )
+
+
+class ShiftIn(Schema):
+    """One day's hours: `day` as 2026-12-24 where it is not a weekday; no hands is closed."""
+
+    day = fields.String(load_default="", validate=validate.Length(max=10))
+    opens = fields.String(load_default="", validate=validate.Length(max=5))
+    closes = fields.String(load_default="", validate=validate.Length(max=5))
+    hands = fields.Integer(load_default=0, strict=True)
+    words = some_words(120)
+
+
+class ShopHoursIn(Schema):
+    """The shop's hours from Monday, and the days that are otherwise."""
+
+    id = an_id()
+    week = fields.List(fields.Nested(ShiftIn), required=True, validate=validate.Length(max=14))
+    days = fields.List(fields.Nested(ShiftIn), load_default=list, validate=validate.Length(max=400))
+
+
 class GaugeIn(Schema):
     id = an_id()
     name = fields.String(required=True, validate=validate.Length(1, 80))

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from bornek.core.build.bench import Bench
-from bornek.core.build.findings import fits, holds, joints, reach
+from bornek.core.build.findings import fits, holds, joints, reach, waits
 from bornek.core.build.findings.finding import GRAVITY, Finding
 from bornek.core.build.order import BuildOrder
 
@@ -30,6 +30,7 @@ LOOKS: tuple[Look, ...] = (
     holds.unsupported,
     joints.locating_sealant,
     joints.open_too_short,
+    waits.eats_the_day,
 )
 
 

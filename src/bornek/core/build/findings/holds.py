@@ -46,7 +46,7 @@ def hold_open(order: BuildOrder, bench: Bench) -> list[Finding]:
                     say=(
                         Span(f"Step {n + 1} is a hold: "),
                         Span(lower_first(p.step.hold), True),
-                        Span(" was seen by nobody."),
+                        Span(": nobody saw it."),
                     ),
                     do="Look now, or take apart what hides it.",
                     steps=(p.key,),

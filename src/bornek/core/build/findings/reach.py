@@ -24,8 +24,8 @@ def shut_out(order: BuildOrder, bench: Bench) -> list[Finding]:
         if done:
             do = f"Take apart again to reach {'it' if len(s.parts) == 1 else 'them'}: see the way back."
         elif mend is not None:
-            where = order.label(mend.after) if mend.after else "the first step"
-            do = f"Put {'it' if len(s.parts) == 1 else 'them'} in after {lower_first(where)}."
+            where = f"after {lower_first(order.label(mend.after))}" if mend.after else "first"
+            do = f"Put {'it' if len(s.parts) == 1 else 'them'} in {where}."
         else:
             do = f"Put {'it' if len(s.parts) == 1 else 'them'} in before step {n}, {lower_first(order.label(s.step))}."
         verb = "shut off" if done else "shuts off"
@@ -94,7 +94,7 @@ def no_step(order: BuildOrder, bench: Bench) -> list[Finding]:
                 severity="warn",
                 title="No step takes it",
                 words=some,
-                say=(Span("No step takes the "), Span(some, True), Span(".")),
+                say=(Span("No step takes " if n > 1 else "No step takes the "), Span(some, True), Span(".")),
                 do="Write a step for it, or say why it stays out.",
                 parts=(key,),
             )

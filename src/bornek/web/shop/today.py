@@ -1,0 +1,60 @@
+"""The yard's day, its tools and its hours."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Response
+from flask_smorest import Blueprint
+
+from bornek.report.calendar import day_calendar
+from bornek.services.shop.hours import HoursView, view_hours, write_hours
+from bornek.services.shop.today import TodayView, view_today, yard_day
+from bornek.services.shop.tools import ToolShelf, view_tools, write_tool
+from bornek.services.shop.yard import view_yard
+from bornek.web.documents import shows, writes
+from bornek.web.shop.inputs import ShopHoursIn, ToolIn
+from bornek.web.wire import attached, made, wire
+
+blp = Blueprint("today", __name__, url_prefix="/api", description="Today: hands, waits, tools, hours")
+
+
+@blp.get("/today")
+@shows(blp, TodayView)
+def today() -> Response:
+    return wire().read_now(view_today)
+
+
+@blp.get("/today.ics")
+@blp.response(200, {"type": "string"}, content_type="text/calendar")
+def calendar() -> Response:
+    with wire().reading() as session:
+        yard = view_yard(session)
+        body = day_calendar(yard_day(session, wire().clock()), yard["name"], yard["zone"], wire().clock())
+    return attached(body, "text/calendar; charset=utf-8", "today.ics")
+
+
+@blp.get("/tools")
+@shows(blp, ToolShelf)
+def tools() -> Response:
+    return wire().read_today(view_tools)
+
+
+@blp.post("/tools")
+@writes(blp, ToolIn, ToolShelf)
+def tool(sent: dict[str, Any]) -> Response:
+    wire().write(write_tool, sent)
+    return made(wire().read_today(view_tools))
+
+
+@blp.get("/hours")
+@shows(blp, HoursView)
+def hours() -> Response:
+    return wire().read(view_hours)
+
+
+@blp.post("/hours")
+@writes(blp, ShopHoursIn, HoursView)
+def shop_hours(sent: dict[str, Any]) -> Response:
+    wire().write(write_hours, sent)
+    return made(wire().read(view_hours))
