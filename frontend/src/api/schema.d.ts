@@ -4212,6 +4212,7 @@ export interface components {
         };
         Ask: {
             field: string;
+            options: string[][];
             row: string;
             words: string;
         };
@@ -5448,6 +5449,7 @@ export interface components {
         };
         RecordView: {
             about: components["schemas"]["RecordLine"][];
+            build: components["schemas"]["RecordLine"][];
             draft: components["schemas"]["DraftStep"][];
             end: string;
             flanks: components["schemas"]["Flank"][];
@@ -5902,6 +5904,7 @@ export interface components {
             closes: string;
             finish: string;
             finishes: components["schemas"]["JobFinish"][];
+            free_at: string;
             hands: components["schemas"]["HandRow"][];
             hands_now: number;
             head: string;
@@ -6006,6 +6009,7 @@ export interface components {
             kinds: string[][];
             name: string;
             number: number;
+            overruled: string[];
             problems: {
                 [key: string]: string;
             };

@@ -8,6 +8,7 @@ import { useYard } from "../composables/useYard";
 import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
 import BoardBand from "./BoardBand.vue";
+import DayLine from "./DayLine.vue";
 import TakeIn from "./TakeIn.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
@@ -53,6 +54,7 @@ const counts = computed<[number, string][]>(() => [
         >{{ data.late === 1 ? "One order is" : `${data.late} orders are` }} late</RouterLink
       >
     </p>
+    <DayLine />
     <p v-if="data.unread" class="px-5 py-3 text-[18px] font-semibold" role="status">
       {{ data.unread }} more units are being read.
     </p>

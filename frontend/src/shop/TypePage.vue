@@ -103,6 +103,10 @@ const changed = computed(() => JSON.stringify(definition.value) !== JSON.stringi
         begun with.
       </p>
     </form>
+    <section v-if="data?.overruled.length" class="border-b-2 px-5 py-3" aria-label="Overruled" data-overruled>
+      <h2 class="zone-head">What jobs of this type overruled, proposals for the next revision</h2>
+      <p v-for="o in data.overruled" :key="o">{{ o }}</p>
+    </section>
     <DefinitionEditor v-model="definition" />
     <ProblemLine
       v-if="sending.problem.value"

@@ -55,6 +55,7 @@ class JobStands:
     settings: Sequence[SettingStands] = ()
     inspected: Sequence[Inspected] = ()
     orders: Sequence[OrderLine] = ()
+    plan: Sequence[OpenPoint] = ()
 
 
 def open_points(job: JobStands) -> list[OpenPoint]:
@@ -64,7 +65,7 @@ def open_points(job: JobStands) -> list[OpenPoint]:
     ['lock_out', 'hours']
     """
     found = [*_lock_out(job), *_loose(job), *_counts(job), *_holds(job), *_verdicts(job), *_settings(job)]
-    found += [*_proofs(job), *_orders(job)]
+    found += [*_proofs(job), *_orders(job), *job.plan]
     if not hours_written(job.facts, "closing"):
         found.append(OpenPoint("hours", "the hour meter at closing is not written down", "/receive", True))
     return sorted(found, key=lambda p: p.may_stay)

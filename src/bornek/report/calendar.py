@@ -22,7 +22,8 @@ def day_calendar(day: YardDay, yard: str, zone: str, stamp: datetime) -> bytes:
     calendar.add("x-wr-timezone", zone)
     clock = ZoneInfo(zone)
     for slot in sorted(day.plan.slots.values(), key=lambda s: (s.start, s.task.key)):
-        calendar.add_component(_hands(day, slot, clock, stamp))
+        for n, piece in enumerate(slot.pieces):
+            calendar.add_component(_hands(day, slot, n, piece, clock, stamp))
         if slot.task.wait:
             ready = day.plan.when(slot.end).replace(tzinfo=clock)
             words, tag = f"{slot.task.label}: ready", day.job(slot.task.job).tag
@@ -39,14 +40,16 @@ def day_calendar(day: YardDay, yard: str, zone: str, stamp: datetime) -> bytes:
     return made
 
 
-def _hands(day: YardDay, slot: Slot, clock: ZoneInfo, stamp: datetime) -> Event:
+def _hands(
+    day: YardDay, slot: Slot, number: int, piece: tuple[int, int], clock: ZoneInfo, stamp: datetime
+) -> Event:
     task = slot.task
     event = Event()
-    event.add("uid", f"{task.key}@bornek")
+    event.add("uid", f"{task.key}.{number}@bornek" if number else f"{task.key}@bornek")
     event.add("dtstamp", stamp)
     event.add("summary", f"{day.job(task.job).tag} {task.label}")
-    event.add("dtstart", day.plan.when(slot.start).replace(tzinfo=clock))
-    event.add("dtend", day.plan.when(max(slot.worked, slot.start + 1)).replace(tzinfo=clock))
+    event.add("dtstart", day.plan.when(piece[0]).replace(tzinfo=clock))
+    event.add("dtend", day.plan.when(max(piece[1], piece[0] + 1)).replace(tzinfo=clock))
     said = [
         f"{task.hands} pairs of hands" if task.hands > 1 else "",
         f"the {task.resource}" if task.resource else "",

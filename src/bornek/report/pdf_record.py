@@ -90,7 +90,12 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
 def _strip(record: dict[str, Any]) -> list[Flowable]:
     """As found, what came off, what lay loose, and the first draft of the build."""
     story: list[Flowable] = []
-    for title, key in (("Receiving and closing", "about"), ("Strip", "strip"), ("Inspection", "inspection")):
+    for title, key in (
+        ("Receiving and closing", "about"),
+        ("Strip", "strip"),
+        ("Inspection", "inspection"),
+        ("Build, as it was worked", "build"),
+    ):
         if record[key]:
             rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]
             story += [_text(title, _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]

@@ -5,7 +5,8 @@ import type { BuildStep, PlanView, StepView } from "../../api/client";
 import { useKept } from "../../composables/useKept";
 import PickBox from "../../ui/PickBox.vue";
 import TickBox from "../../ui/TickBox.vue";
-import { FITS, NUMBERS, RESOURCES, TEXTS, WAITS, draftOf, keyFor, stepOf } from "./stepDraft";
+import { FITS } from "../../ui/stepWords";
+import { NO_RESOURCE, NO_WAIT, NUMBERS, TEXTS, draftOf, keyFor, stepOf } from "./stepDraft";
 import type { PlanDesk } from "./usePlan";
 
 const props = defineProps<{ view: PlanView; desk: PlanDesk; after: string; edit?: StepView }>();
@@ -57,8 +58,8 @@ async function send() {
             >{{ wrong[key] }}</span
           ></label
         >
-        <PickBox v-model="draft.wait" name="wait" label="Then it waits" :options="WAITS" />
-        <PickBox v-model="draft.resource" name="resource" label="Takes" :options="RESOURCES" />
+        <PickBox v-model="draft.wait" name="wait" label="Then it waits" :options="NO_WAIT" />
+        <PickBox v-model="draft.resource" name="resource" label="Takes" :options="NO_RESOURCE" />
         <PickBox
           v-model="draft.takes_out"
           name="takes_out"

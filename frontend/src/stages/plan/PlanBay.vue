@@ -6,6 +6,7 @@ import FindingList from "./FindingList.vue";
 
 const at = defineModel<number>({ required: true });
 defineProps<{ view: PlanView }>();
+defineEmits<{ answer: [row: string, field: string, value: string] }>();
 </script>
 
 <template>
@@ -25,12 +26,19 @@ defineProps<{ view: PlanView }>();
     <FindingList v-else v-model="at" :findings="view.findings" class="border-t-2" />
     <ul v-if="view.asks.length" class="border-t-2 px-5 py-2 text-[16px]" data-asks>
       <li v-for="a in view.asks" :key="a.row + a.field" class="py-1">
-        {{ a.words }}
-      </li>
-      <li class="py-1">
-        <RouterLink class="font-semibold underline" :to="`/jobs/${view.job.id}/definition`"
-          >Answer in this job's own definition</RouterLink
-        >
+        <b>{{ a.words }}</b>
+        <span class="mt-1 flex flex-wrap gap-2">
+          <button
+            v-for="[value, words] in a.options"
+            :key="value"
+            type="button"
+            class="control min-h-11 px-3 text-[16px]"
+            :data-answer="value"
+            @click="$emit('answer', a.row, a.field, value ?? '')"
+          >
+            {{ words }}
+          </button>
+        </span>
       </li>
     </ul>
   </aside>

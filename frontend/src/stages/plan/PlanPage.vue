@@ -54,6 +54,8 @@ async function overrule(needs: Weak[], why: string) {
       return;
   if (wanted.value) await move(wanted.value.step, wanted.value.after);
 }
+const answer = (row: string, field: string, value: string) =>
+  desk.write("section_answered", { row, field, value });
 function leave() {
   wanted.value = null;
   desk.letGo();
@@ -136,7 +138,7 @@ const eyebrow = computed(() => {
     />
     <TurnZone v-else-if="zone === 'turns'" :view="view" :desk="desk" />
     <div v-else class="flex flex-1 flex-col-reverse lg:flex-row">
-      <PlanBay v-model="at" :view="view" />
+      <PlanBay v-model="at" :view="view" @answer="answer" />
       <PlanLine :view="view" :line="line" @move="move" @own="writing = true" @turns="zone = 'turns'" />
     </div>
     <OwnStepForm

@@ -1,4 +1,9 @@
 import type { BuildStep } from "../../api/client";
+import { RESOURCES, WAITS, type Pairs } from "../../ui/stepWords";
+
+/** With the word for none on top. */
+export const NO_WAIT: Pairs = [["", "for nothing"], ...WAITS];
+export const NO_RESOURCE: Pairs = [["", "hands alone"], ...RESOURCES];
 
 /** A step as it is typed: numbers and lists are texts until it is sent. */
 export const TEXTS = [
@@ -21,28 +26,6 @@ export const NUMBERS = [
   ["wait_minutes", "It waits, minutes"],
   ["minutes", "Hands, minutes"],
   ["hands", "Pairs of hands"],
-] as const;
-export const FITS = [
-  ["final", "for good"],
-  ["dry", "dry, it comes off again"],
-  ["temporary", "only to help, it comes out again"],
-] as const;
-export const WAITS = [
-  ["", "for nothing"],
-  ["soak", "soaks"],
-  ["cure", "cures"],
-  ["heat", "heats"],
-  ["chill", "cools down"],
-  ["settle", "settles"],
-  ["lead", "is on its way"],
-] as const;
-export const RESOURCES = [
-  ["", "hands alone"],
-  ["press", "the press"],
-  ["crane", "the crane"],
-  ["oven", "the oven"],
-  ["freezer", "the freezer"],
-  ["ram", "the ram"],
 ] as const;
 type Text = (typeof TEXTS)[number][0] | (typeof NUMBERS)[number][0];
 export type StepDraft = Record<Text, string> & {

@@ -20,6 +20,15 @@ function number(event: Event) {
   const typed = text(event).replace(",", ".");
   value.value = typed === "" || Number.isNaN(Number(typed)) ? undefined : Number(typed);
 }
+const listed = computed(() => (Array.isArray(value.value) ? (value.value as string[]).join(", ") : ""));
+function typedList(event: Event) {
+  inHand.value = text(event);
+  const parts = text(event)
+    .split(/[,;]/)
+    .map((x) => x.trim())
+    .filter(Boolean);
+  value.value = parts.length ? parts : undefined;
+}
 const toggle = (key: string, on: boolean) =>
   (value.value = on ? [...many.value, key] : many.value.filter((k) => k !== key));
 </script>
@@ -62,6 +71,15 @@ const toggle = (key: string, on: boolean) =>
       inputmode="decimal"
       :value="inHand ?? value ?? ''"
       @input="number"
+      @blur="inHand = null"
+    />
+    <input
+      v-else-if="column.kind === 'words'"
+      class="field"
+      :name="name"
+      :value="inHand ?? listed"
+      autocomplete="off"
+      @input="typedList"
       @blur="inHand = null"
     />
     <input

@@ -1,14 +1,16 @@
+import { FITS, RESOURCES, WAITS } from "../stepWords";
+
 /** What can be written in each row of a definition, and how it is asked. */
 export type Cell = string | number | boolean | string[] | Record<string, unknown> | Row[] | undefined;
 export interface Row {
   [field: string]: Cell;
 }
 export type Definition = Record<string, Row[] | string[] | string | undefined>;
-export type Leaf = "shafts" | "parts" | "meshes" | "places" | "settings";
+export type Leaf = "shafts" | "parts" | "meshes" | "places" | "settings" | "steps";
 export interface Column {
   key: string;
   label: string;
-  kind: "text" | "number" | "yes" | "choice" | "many";
+  kind: "text" | "number" | "yes" | "choice" | "many" | "words";
   /** Fixed options, or the rows of a leaf whose keys can be chosen. */
   options?: [string, string][] | Leaf | "spots" | "kinds" | "setting_kinds";
   may_lack?: boolean;
@@ -37,6 +39,16 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "after", label: "In line after", kind: "choice", options: "shafts", may_lack: true },
     { key: "beside", label: "Beside", kind: "choice", options: "shafts", may_lack: true },
     { key: "carried", label: "Bearings in a carrier", kind: "yes" },
+    {
+      key: "built",
+      label: "Built",
+      kind: "choice",
+      options: [
+        ["outside", "outside, as one piece"],
+        ["threaded", "threaded through in the case"],
+      ],
+      may_lack: true,
+    },
   ],
   parts: [
     label,
@@ -53,6 +65,20 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "scarce", label: "Hard to get", kind: "yes" },
     { key: "identity", label: "Has its own serial", kind: "yes" },
     { key: "flip", label: "Drawn the other way", kind: "yes" },
+    { key: "inside", label: "Lies inside", kind: "choice", options: "places", may_lack: true },
+    { key: "seat", label: "The others go on outward from it", kind: "yes" },
+    {
+      key: "goes_in",
+      label: "A seal goes in",
+      kind: "choice",
+      options: [
+        ["inside", "from inside"],
+        ["outside", "from outside, last"],
+      ],
+      may_lack: true,
+    },
+    { key: "tools", label: "Tools, with commas", kind: "words" },
+    { key: "mass_kg", label: "Mass, kg", kind: "number" },
   ],
   meshes: [
     label,
@@ -78,6 +104,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     key,
     { key: "at", label: "At", kind: "choice", options: "spots", may_lack: true },
     { key: "shim_form", label: "Shim form (none: no pack)", kind: "text" },
+    { key: "closed_by", label: "Closed by", kind: "many", options: "parts" },
+    { key: "ways_in", label: "Ways in that stay, with commas", kind: "words" },
   ],
   settings: [
     label,
@@ -87,6 +115,49 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "gauge", label: "Gauge", kind: "text" },
     { key: "rides_on", label: "History goes with", kind: "choice", options: "parts", may_lack: true },
     { key: "rests_on", label: "Also disturbed by moves at", kind: "many", options: "places" },
+  ],
+  steps: [
+    label,
+    key,
+    { key: "parts", label: "Parts", kind: "many", options: "parts" },
+    { key: "needs", label: "Needs", kind: "many", options: "steps" },
+    { key: "fit", label: "Goes in", kind: "choice", fallback: "final", options: FITS },
+    { key: "side", label: "Side", kind: "text" },
+    { key: "way_round", label: "Which way round", kind: "text" },
+    { key: "wrong_way", label: "What happens the wrong way round", kind: "text" },
+    { key: "mark_at", label: "Mark at the hour (12 is up)", kind: "number" },
+    { key: "torque", label: "Torque", kind: "text" },
+    { key: "stages", label: "Stages before it, with commas", kind: "words" },
+    { key: "bolts", label: "Bolts in a circle", kind: "number" },
+    { key: "setting", label: "Sets", kind: "choice", options: "settings", may_lack: true },
+    { key: "hold", label: "Hold: what must be seen", kind: "text" },
+    { key: "hole", label: "Hole that must line up", kind: "text" },
+    { key: "consumables", label: "Takes of the store, with commas", kind: "words" },
+    { key: "open_minutes", label: "Sealant is open, minutes", kind: "number" },
+    { key: "open_until", label: "Last bolt in step", kind: "choice", options: "steps", may_lack: true },
+    { key: "locates", label: "The joint's thickness locates parts", kind: "yes" },
+    { key: "closes", label: "Closes besides", kind: "many", options: "places" },
+    { key: "takes_out", label: "Takes out again", kind: "many", options: "parts" },
+    { key: "wait", label: "Then it waits", kind: "choice", options: WAITS, may_lack: true },
+    { key: "wait_minutes", label: "It waits, minutes", kind: "number" },
+    {
+      key: "alone",
+      label: "While it waits",
+      kind: "choice",
+      options: [
+        ["yes", "may be left alone"],
+        ["no", "somebody stays"],
+      ],
+      may_lack: true,
+    },
+    { key: "resource", label: "Takes", kind: "choice", options: RESOURCES, may_lack: true },
+    { key: "tools", label: "Tools, with commas", kind: "words" },
+    { key: "lift", label: "Rated point it hangs on", kind: "text" },
+    { key: "support", label: "What carries it meanwhile", kind: "text" },
+    { key: "minutes", label: "Hands, minutes", kind: "number" },
+    { key: "hands", label: "Pairs of hands", kind: "number" },
+    { key: "split", label: "May be split over closing time", kind: "yes" },
+    { key: "turn", label: "Then turn by hand", kind: "choice", options: "shafts", may_lack: true },
   ],
 };
 export const LIMIT: Column[] = [
@@ -124,6 +195,7 @@ export const LEAVES: [Leaf, string, string][] = [
   ["meshes", "Meshes", "New mesh"],
   ["places", "Places", "New place"],
   ["settings", "Settings", "New setting"],
+  ["steps", "Steps", "New step"],
 ];
 const fresh: Record<Leaf, Row> = {
   shafts: { line: "level" },
@@ -131,6 +203,7 @@ const fresh: Record<Leaf, Row> = {
   meshes: { kind: "spur", toward: "right" },
   places: { shim_form: "none" },
   settings: { given: {}, limits: [] },
+  steps: {},
 };
 
 /** A new row with a key that is still free. */

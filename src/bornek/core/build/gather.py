@@ -98,7 +98,7 @@ def gather(d: Definition, facts: Sequence[Fact]) -> list[Planned]:
 
 def _applying(d: Definition, out: dict[str, int], whole: bool) -> list[Planned]:
     """The type's steps whose parts are out; one without parts follows what it needs."""
-    on_shaft = {p.key for p in d.parts if p.shaft}
+    on_shaft = {p.key for p in d.parts if p.shaft or p.inside}
     applies: dict[str, bool] = {}
     waiting: list[BuildStep] = []
     for step in d.steps:

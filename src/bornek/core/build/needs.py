@@ -18,6 +18,8 @@ from bornek.core.units.part_kinds import BEARINGS, GEARS
 Rule = Literal["typed", "sandwich", "threaded", "cover", "seal", "setting", "dry"]
 SEATS = GEARS | {"rotor", "drum"}
 SEALS = frozenset({"seal", "felt"})
+BUILT = (("outside", "outside, as one piece"), ("threaded", "threaded through in the case"))
+GOES_IN = (("inside", "from inside"), ("outside", "from outside, last"))
 ONTO = frozenset({"nut", "lock_washer", "snap_ring", "coupling", "pulley"})
 
 
@@ -44,6 +46,7 @@ class Ask:
     row: str
     field: str
     words: str
+    options: tuple[tuple[str, str], ...] = ()
 
 
 def final_steps(steps: Sequence[Planned]) -> dict[str, str]:
@@ -145,16 +148,17 @@ def asks(d: Definition, steps: Sequence[Planned]) -> list[Ask]:
             continue
         if seat_of(d, shaft) is None and shaft.built != "threaded":
             words = f"Which part of {shaft.label} do the others go on outward from?"
-            found.append(Ask(shaft.key, "seat", words))
+            options = tuple((p.key, p.label) for p in d.on(shaft.key) if p.part_kind not in SEALS)
+            found.append(Ask(shaft.key, "seat", words, options))
         own = any(p.part_kind == "shaft" and p.key in final for p in d.parts if p.shaft == shaft.key)
         gears = sum(p.part_kind in GEARS for p in d.on(shaft.key))
         if own and gears > 1 and not shaft.built:
             words = f"Is {shaft.label} built outside, or threaded through its parts in the case?"
-            found.append(Ask(shaft.key, "built", words))
+            found.append(Ask(shaft.key, "built", words, BUILT))
     for part in d.parts:
         if part.part_kind in SEALS and part.key in final and not part.goes_in:
             words = f"{part.label}: does it go in from inside, or from outside as the last?"
-            found.append(Ask(part.key, "goes_in", words))
+            found.append(Ask(part.key, "goes_in", words, GOES_IN))
     return found
 
 

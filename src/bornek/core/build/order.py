@@ -8,6 +8,7 @@ from functools import cached_property
 
 import networkx as nx
 
+from bornek.core.build.answers import answered
 from bornek.core.build.enclosures import Enclosure, enclosures
 from bornek.core.build.gather import Planned, gather, moved_by_hand, put_after
 from bornek.core.build.needs import Ask, Need, asks, derived_needs, final_steps, judged, typed_needs
@@ -81,6 +82,7 @@ def build_order(d: Definition, facts: Sequence[Fact], signed: Mapping[str, str] 
     >>> [p.step.label for p in build_order(d, off).steps]
     ['Gear', 'Spacer', 'Bearing']
     """
+    d = answered(d, facts)
     listed, worked, signed = gather(d, facts), read_worked(facts), dict(signed or {})
     known = {p.key for p in listed}
     hard = [n for n in judged(typed_needs(listed), facts) if n.before in known and n.after in known]

@@ -70,7 +70,7 @@ def tool_fields(sort: str) -> tuple[Field, ...]:
         "torque_wrench": (
             Field("least", "Least", "torque", required=False),
             Field("greatest", "Greatest", "torque", required=False),
-            Field("due", "Due, as 2027-03-31", "text", required=False),
+            Field("due", "Due day", "text", why="as 2027-03-31", required=False),
         ),
         "puller": (Field("rated_force", "Rated force", "force", required=False),),
     }  # fmt: skip

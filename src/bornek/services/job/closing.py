@@ -13,6 +13,7 @@ from bornek.core.parts.orders import order_lines
 from bornek.core.settings.registry import measures_fit
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_all
+from bornek.services.plan.open_points import plan_points
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.summary import SettingSummary
 from bornek.store import tables as t
@@ -32,7 +33,8 @@ def closing_list(
     inspected, _ = inspect_all(session, job, d, facts, today)
     stands = [_stands(session, s, today) for s in settings]
     orders = order_lines(d, facts, job.length_unit)
-    return open_points(JobStands(d, facts, job.stands, stands, inspected, orders))
+    plan = plan_points(session, job, today)
+    return open_points(JobStands(d, facts, job.stands, stands, inspected, orders, plan))
 
 
 def _stands(session: Session, s: SettingSummary, today: date) -> SettingStands:

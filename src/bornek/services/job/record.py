@@ -22,6 +22,7 @@ from bornek.services.inspect.inspection_lines import inspection_lines
 from bornek.services.job.chain import END_LETTERS, job_chain
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.view import JobView, job_view
+from bornek.services.plan.build_lines import build_lines
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record import RecordSetting, record_setting
 from bornek.services.strip.facts_of import fact_lines, facts_of
@@ -46,6 +47,7 @@ class RecordView:
     about: list[RecordLine]
     strip: list[RecordLine]
     inspection: list[RecordLine]
+    build: list[RecordLine]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]
@@ -69,6 +71,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             about=_about(session, job),
             strip=strip,
             inspection=inspected,
+            build=build_lines(definition_of(job), facts_of(session, job_id)),
             flanks=flanks,
             draft=draft,
             photos=photos,

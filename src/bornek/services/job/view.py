@@ -24,6 +24,7 @@ from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import closing_list
 from bornek.services.job.components import ComponentView, components_of, condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.plan.open_points import plan_open
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.view import strip_open
@@ -146,6 +147,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
             {
                 "strip": strip_open(session, job),
                 "inspect": inspect_open(session, job, d, facts),
+                "plan": plan_open(session, job, today),
                 "set": sum(not s.signed for s in settings),
             },
         ),

@@ -19,6 +19,7 @@ from bornek.core.build.today.rows import (
     clashes,
     finishes,
     hand_rows,
+    next_free,
     rings,
     self_rows,
 )
@@ -43,6 +44,7 @@ class TodayView:
     now: str
     closes: str
     hands_now: int
+    free_at: str
     say: list[Span]
     head: str
     aside: str
@@ -83,11 +85,12 @@ def view_today(session: Session, now: datetime) -> dict[str, Any]:
     hands, by_itself, wanted = hand_rows(day), self_rows(day), clashes(day)
     leaving, done = before_leaving(day), finishes(day)
     said = say_today(day, hands, by_itself, wanted, leaving, done)
-    closes = day.calendar.closes_at(day.start)
+    closes, free = day.calendar.closes_at(day.start), next_free(day)
     view = TodayView(
         now=_stamp(day.now),
         closes=_stamp(closes) if closes else "",
         hands_now=int(day.calendar.hands(day.start, 1)[0]),
+        free_at=_stamp(free) if free else "",
         say=list(said.say),
         head=said.head,
         aside=said.aside,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -16,9 +17,10 @@ from bornek.core.section.draw_section import HEIGHT, WIDTH, draw_section
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.registry import kinds
 from bornek.core.units.checks import LimitQuestion, check_definition, questions
-from bornek.core.units.definition import Definition, read_definition
+from bornek.core.units.definition import EDITION, Definition, read_definition
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.services.desk import Desk, digest
+from bornek.services.plan.overruled import overruled_needs
 from bornek.store import tables as t
 
 
@@ -46,7 +48,8 @@ class UnitTypeView:
 
 @dataclass(frozen=True)
 class TypeSheet:
-    """A unit type opened: its newest definition, how it draws, what it must be asked."""
+    """A unit type opened: its newest definition, how it draws, what it must be asked. `overruled`: needs that jobs of
+    this type overruled, with their reasons: proposals for its next revision."""
 
     type_id: str
     name: str
@@ -58,10 +61,12 @@ class TypeSheet:
     revisions: list[int]
     kinds: list[list[str]]
     setting_kinds: list[list[str]]
+    overruled: list[str]
 
 
 FORMAT = "bornek-unit-type"
-EDITION = 1
+READS = (1, 2, EDITION)
+"""Editions of a file that are read: what an earlier one lacks has its default."""
 
 
 def define_type(desk: Desk, type_id: str, name: str, definition: dict[str, Any]) -> t.UnitTypeRevision:
@@ -160,7 +165,9 @@ def view_type(session: Session, type_id: str) -> dict[str, Any]:
         .where(t.UnitTypeRevision.unit_type_id == type_id)
         .order_by(t.UnitTypeRevision.number)
     )
-    return _sheet(type_id, kind.name, last.number, last.definition, list(numbers))
+    return _sheet(
+        type_id, kind.name, last.number, last.definition, list(numbers), overruled_needs(session, type_id)
+    )
 
 
 def preview_type(definition: dict[str, Any]) -> dict[str, Any]:
@@ -169,7 +176,12 @@ def preview_type(definition: dict[str, Any]) -> dict[str, Any]:
 
 
 def _sheet(
-    type_id: str, name: str, number: int, definition: dict[str, Any], revisions: list[int]
+    type_id: str,
+    name: str,
+    number: int,
+    definition: dict[str, Any],
+    revisions: list[int],
+    overruled: Sequence[str] = (),
 ) -> dict[str, Any]:
     problems: dict[str, str] = {}
     section = Section("Section", WIDTH, HEIGHT, ())
@@ -193,6 +205,7 @@ def _sheet(
         revisions=revisions,
         kinds=[[key, kind.label] for key, kind in PART_KINDS.items()],
         setting_kinds=[[k.id, k.title] for k in kinds() if isinstance(k, Setting)],
+        overruled=list(overruled),
     )
     shown: dict[str, Any] = dump(sheet)
     return shown
@@ -214,7 +227,7 @@ def export_type(session: Session, type_id: str) -> dict[str, Any]:
 def import_type(desk: Desk, sent: Any) -> str:
     """Takes a unit type's file in: as a new type, or as the next revision of the one of that key; returns the key."""
     desk.mechanic()
-    if not isinstance(sent, dict) or sent.get("format") != FORMAT or sent.get("edition") != EDITION:
+    if not isinstance(sent, dict) or sent.get("format") != FORMAT or sent.get("edition") not in READS:
         raise InputError(
             "This is not a unit type's file of this edition.",
             field="file",

@@ -7,10 +7,10 @@ from dataclasses import MISSING, Field, fields
 from typing import Any
 
 from bornek.core.plain import called
-from bornek.core.units.definition import Definition, Limit, Mesh, Part, Place, SettingPoint, Shaft
+from bornek.core.units.definition import EDITION, Definition, Limit, Mesh, Part, Place, SettingPoint, Shaft
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.core.units.step import BuildStep
-from bornek.services.shop.unit_types import EDITION, FORMAT
+from bornek.services.shop.unit_types import FORMAT
 from bornek.web.schema_of import Schemas
 
 

@@ -59,6 +59,6 @@ def _idle(plan: Plan, slot: Slot, calendar: ShopCalendar) -> int:
     shop = calendar.hands(plan.start, slot.end // 1440 + 2) > 0
     busy = shop.copy()
     busy[:] = False
-    for s in plan.slots.values():
-        busy[s.start : s.worked] = True
+    for first, last in (p for s in plan.slots.values() for p in s.pieces):
+        busy[first:last] = True
     return int((shop & ~busy)[slot.worked : slot.end].sum())

@@ -104,6 +104,9 @@ def _possible(tasks: Sequence[Task], calendar: ShopCalendar) -> tuple[list[Task]
         if not t.split and t.minutes > calendar.longest_day:
             refused[t.key] = f"{t.label} is longer than a shop day: split it, or say that it may be split"
             t = replace(t, split=True)
+        if t.wait and not t.alone and t.wait > calendar.longest_day:
+            refused[t.key] = f"{t.label} may not be left alone, and its wait is longer than any shop day"
+            t = replace(t, alone=True)
         if t.open_minutes:
             last = by_key.get(t.open_until)
             need = t.minutes + (last.minutes if last and last.key != t.key else 0)
@@ -175,11 +178,12 @@ def _forward(
         if at is None:
             lost[key] = f"{t.label} finds no hands or no {t.resource or 'shop hours'} in a year"
             at = lo
-            slots[key] = Slot(t, at, at + t.minutes, at + t.whole, "")
+            slots[key] = Slot(t, at, at + t.minutes, at + t.whole)
         else:
-            worked = line.take(t, at)
+            pieces = line.take(t, at)
+            worked = pieces[-1][1]
             why = bound[1] if at == lo and bound[0] >= release[key] else "" if at == lo else "busy"
-            slots[key] = Slot(t, at, worked, worked + t.wait, why)
+            slots[key] = Slot(t, at, worked, worked + t.wait, pieces, why)
         for k in after[key]:
             left[k] -= 1
             if left[k] == 0:

@@ -40,11 +40,12 @@ class Task:
 
 @dataclass(frozen=True)
 class Slot:
-    """One task placed: hands from `start` to `worked`, what runs by itself until `end`. `why`: what its start
-    waited for: a task's key, a resource, the shop's hours, or empty."""
+    """One task placed: hands from `start` to `worked`, what runs by itself until `end`. `pieces`: when hands are at
+    it, more than one where it is split. `why`: the key of what its start waited for, busy, or empty."""
 
     task: Task
     start: int
     worked: int
     end: int
+    pieces: tuple[tuple[int, int], ...] = ()
     why: str = ""

@@ -40,21 +40,36 @@ class Timeline:
         self.shop, self.days = shop, more
         return True
 
-    def take(self, task: Task, start: int) -> int:
-        """Takes what a task needs from a minute on; returns when its hands are done."""
-        worked = self._worked(task, start)
-        self.free[start:worked] -= np.where(self.shop[start:worked] > 0, task.hands, 0).astype(np.int16)
-        if task.resource in self.rooms:
-            self.rooms[task.resource][start : worked + task.held - task.minutes] -= 1
-        return worked
+    def take(self, task: Task, start: int) -> tuple[tuple[int, int], ...]:
+        """Takes what a task needs from a minute on; returns when hands are at it, in pieces where it is split."""
+        pieces = self._pieces(task, start)
+        room = self.rooms.get(task.resource)
+        for first, last in pieces:
+            self.free[first:last] -= task.hands
+            if room is not None:
+                room[first:last] -= 1
+        worked = pieces[-1][1]
+        if room is not None:
+            room[worked : worked + task.held - task.minutes] -= 1
+        return pieces
 
-    def _worked(self, task: Task, start: int) -> int:
+    def _pieces(self, task: Task, start: int) -> tuple[tuple[int, int], ...]:
         if not task.split or task.minutes == 0:
-            return start + task.minutes
-        usable = np.flatnonzero(self.shop[start:] > 0)
+            return ((start, start + task.minutes),)
+        usable = self._usable(task, start)
         while usable.size < task.minutes and self.grow():
-            usable = np.flatnonzero(self.shop[start:] > 0)
-        return start + int(usable[min(task.minutes, usable.size) - 1]) + 1
+            usable = self._usable(task, start)
+        used = usable[: task.minutes]
+        breaks = np.flatnonzero(np.diff(used) > 1)
+        firsts, lasts = np.concatenate([[0], breaks + 1]), np.concatenate([breaks, [used.size - 1]])
+        return tuple((int(used[a]), int(used[b]) + 1) for a, b in zip(firsts, lasts, strict=True))
+
+    def _usable(self, task: Task, start: int) -> NDArray[np.intp]:
+        """Minutes from a start on in which a split task can be worked."""
+        good = self.free[start:] >= task.hands
+        if task.resource in self.rooms:
+            good &= self.rooms[task.resource][start:] >= 1
+        return np.flatnonzero(good) + start
 
     def earliest(self, task: Task, after: int) -> int | None:
         """The first minute from which a task fits; None if it never does."""
@@ -87,14 +102,31 @@ class Timeline:
         if n <= 0:
             return np.zeros(0, dtype=bool)
         span = slice(at, at + n + task.whole)
-        if task.split:
-            fits = self.free[at : at + n] >= task.hands if task.minutes else np.ones(n, dtype=bool)
-        else:
-            fits = _runs(self.free[span] < task.hands, n, task.minutes)
+        if task.split and task.minutes:
+            return self._split_fits(task, at, n)
+        fits = _runs(self.free[span] < task.hands, n, task.minutes)
         if task.resource in self.rooms:
             fits &= _runs(self.rooms[task.resource][span] < 1, n, task.held)
         if task.wait and not task.alone:
             fits &= _runs(self.shop[span][task.minutes :] < 1, n, task.wait)
+        return fits
+
+    def _split_fits(self, task: Task, at: int, n: int) -> NDArray[np.bool_]:
+        """A split task starts at a minute that it can be worked in; its wait must fit where its last piece ends."""
+        good = self.free[at : at + n] >= task.hands
+        room = self.rooms.get(task.resource)
+        if room is not None:
+            good &= room[at : at + n] >= 1
+        if not task.wait or (task.alone and task.held == task.minutes):
+            return good
+        fits = np.zeros(n, dtype=bool)
+        for k in np.flatnonzero(good):
+            worked = self._pieces(task, at + int(k))[-1][1]
+            held = room is not None and bool((room[worked : worked + task.held - task.minutes] < 1).any())
+            open_all = task.alone or bool((self.shop[worked : worked + task.wait] > 0).all())
+            if not held and open_all:
+                fits[k] = True
+                return fits
         return fits
 
 

@@ -297,6 +297,18 @@ def _in_words(day: YardDay, job: str, key: str) -> str:
     return words if other == job else f"{day.job(other).tag}'s {words}"
 
 
+def next_free(day: YardDay) -> datetime | None:
+    """When a pair of hands is next free, as scheduled from now; None on a day without hands."""
+    free = day.calendar.hands(day.start, 8).astype(int)
+    if not free.any():
+        return None
+    for s in day.plan.slots.values():
+        for first, last in s.pieces:
+            free[first:last] -= s.task.hands
+    idle = (free > 0).nonzero()[0]
+    return day.plan.when(int(idle[0])) if idle.size else None
+
+
 def before_leaving(day: YardDay) -> list[Leaving]:
     """Waits that may be left alone and can begin today: what the whole gains by beginning them before closing.
 

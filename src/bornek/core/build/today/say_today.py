@@ -76,4 +76,6 @@ def _aside(day: YardDay, finish: Sequence[JobFinish]) -> tuple[str, str]:
     )
     last = max(finish, key=lambda f: f.finish or datetime.min)
     decides = f"Decided by {', then '.join(last.chain[-2:])}." if last.chain else ""
-    return f"All by {end:%a} {end.day}, {end:%H:%M}; {gap}", " ".join(x for x in (words, decides) if x)
+    return f"All by {end:%a} {end.day} {end:%b}, {end:%H:%M}; {gap}", " ".join(
+        x for x in (words, decides) if x
+    )

@@ -53,5 +53,10 @@ def _from_two(rows: Rows) -> Rows:
     return {**rows, "act_knob": knobs, "given_revision": given}
 
 
-_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three}
+def _from_four(rows: Rows) -> Rows:
+    """Edition 4 knew no build order: its definitions and facts are read as they are, what they lack has its default."""
+    return rows
+
+
+_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three, 4: _from_four}
 """How the rows of an edition become those of the next."""
