@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Locator, Page
+from playwright.sync_api import Locator, Page, expect
 
 Scope = Page | Locator
 
@@ -19,3 +19,12 @@ def radio(scope: Scope, name: str, value: str) -> None:
 
 def tick(scope: Scope, name: str) -> None:
     scope.locator(f"[data-tick='{name}']").click()
+
+
+def home(page: Page) -> str:
+    """The address that the page was opened under."""
+    return "/".join(page.url.split("/")[:3])
+
+
+def say(page: Page, words: str) -> None:
+    expect(page.locator("[data-say]")).to_contain_text(words)

@@ -13,14 +13,16 @@ VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.
          "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors",
          "/yard", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off", "/jobs/k08/strip?zone=loose",
          "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
-         "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere"]  # fmt: skip
+         "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere",
+         "/jobs/f12/plan", "/jobs/l03/plan", "/jobs/l03/plan?zone=turns", "/jobs/f12/plan/left-cover",
+         "/jobs/f12/plan/cones-heated", "/jobs/p22/plan", "/today", "/tools", "/hours"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:
     page.set_viewport_size({"width": 1280, "height": 800})
     page.goto(address + path)
     expect(
-        page.locator("[data-say], [data-record-setting], [data-type], [data-lost], table, form").first
+        page.locator("[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], table, form").first
     ).to_be_visible()
 
 

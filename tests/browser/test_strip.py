@@ -9,15 +9,7 @@ from PIL import Image
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
-from controls import pick, radio
-
-
-def home(page: Page) -> str:
-    return "/".join(page.url.split("/")[:3])
-
-
-def say(page: Page, words: str) -> None:
-    expect(page.locator("[data-say]")).to_contain_text(words)
+from controls import home, pick, radio, say
 
 
 def fill(page: Page, **fields: str) -> None:

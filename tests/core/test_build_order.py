@@ -7,7 +7,6 @@ from dataclasses import replace
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from plan_cases import CASE, Job, also, changed, step, worked
 
 from bornek.core.build.needs import derived_needs, seat_of
 from bornek.core.build.order import build_order, shortest_loop, try_move
@@ -20,6 +19,7 @@ from bornek.core.facts.step_moved import StepMoved
 from bornek.core.facts.step_written import StepWritten
 from bornek.core.facts.went_back import WentBack
 from bornek.core.units.definition import Definition, Part, Shaft
+from plan_cases import CASE, Job, also, changed, step, worked
 
 
 def keys(job: Job) -> list[str]:
@@ -125,6 +125,11 @@ def test_overruled_with_a_reason_it_may_go_there() -> None:
 
 def test_a_moved_step_stands_where_it_was_put() -> None:
     assert keys(also(StepMoved("baffle-in", "")))[0] == "baffle-in"
+
+
+def test_a_step_put_after_one_that_is_done_comes_next() -> None:
+    job = also(*worked("bolts-in"), StepMoved("baffle-in", "bolts-in"))
+    assert keys(job)[:2] == ["bolts-in", "baffle-in"]
 
 
 def test_what_is_done_stands_first_as_it_was_done() -> None:

@@ -52,6 +52,8 @@ GOOD: dict[str, dict[str, Any]] = {
     "promised": {"order": "o1", "promised": "2026-12-01"},
     "received": {"order": "o1"},
     "from_type": {},
+    "due_back": {"day": "2026-11-30"},
+    "section_answered": {"row": "input", "field": "built", "value": "outside"},
     "step_written": {"step": {"key": "own", "label": "Washed", "parts": ["output-seal"]}, "after": ""},
     "step_struck": {"step": "own", "words": "not here"},
     "step_moved": {"step": "own", "after": "other"},
@@ -139,6 +141,9 @@ def test_what_must_be_said_is_asked_for_by_name(kind: str, field: str) -> None:
         ("turned", {"turns": 0}, "turns"),
         ("bolts_tight", {"turns": -1}, "turns"),
         ("went_back", {"steps": []}, "steps"),
+        ("due_back", {"day": "Monday"}, "day"),
+        ("section_answered", {"row": "ghost"}, "row"),
+        ("section_answered", {"value": "sideways"}, "value"),
     ],
 )
 def test_what_cannot_be_is_refused_by_its_field(

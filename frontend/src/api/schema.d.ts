@@ -4586,7 +4586,6 @@ export interface components {
             why: string;
         };
         FindingView: {
-            back: components["schemas"]["WayBack"] | null;
             code: string;
             do: string;
             key: string;

@@ -23,8 +23,9 @@ const lidsOf = (s: StepView) => props.view.lids.filter((l) => l.step === s.key);
 function dropped(event: { oldIndex?: number | undefined; newIndex?: number | undefined }) {
   const from = open.value[event.oldIndex ?? -1];
   if (!from || event.newIndex === undefined || event.newIndex === event.oldIndex) return;
-  const rest = open.value.filter((r) => r.step.key !== from.step.key);
-  const before = event.newIndex > 0 ? rest[event.newIndex - 1]?.step : props.view.steps[folded.value - 1];
+  const others = open.value.filter((r) => r !== from).slice(0, event.newIndex);
+  const above = others.reverse().find((r) => !r.ghost && r.step.key !== from.step.key);
+  const before = above?.step ?? props.view.steps[folded.value - 1];
   emit("move", from.step.key, before?.key ?? "");
 }
 </script>
@@ -55,11 +56,12 @@ function dropped(event: { oldIndex?: number | undefined; newIndex?: number | und
       tag="ol"
       handle=".drag-number"
       :animation="120"
+      :force-fallback="true"
       :delay="150"
       :delay-on-touch-only="true"
       @end="dropped"
     >
-      <div v-for="r in open" :key="r.step.key + r.ghost" role="presentation">
+      <li v-for="r in open" :key="r.step.key + r.ghost">
         <template v-if="!r.ghost"><LidRow v-for="l in lidsOf(r.step)" :key="l.words" :lid="l" /></template>
         <PlanRow
           :step="r.step"
@@ -72,7 +74,7 @@ function dropped(event: { oldIndex?: number | undefined; newIndex?: number | und
           :late="r.ghost ? '' : line.late(r.step)"
           @choose="line.pick(r.step.key)"
         />
-      </div>
+      </li>
     </VueDraggable>
     <p v-if="loose.length" class="px-4 py-2 text-[16px] md:pl-[164px]" data-loose>
       <b>On the tray, in no step:</b> {{ loose.map((t) => t.label).join(", ") }}

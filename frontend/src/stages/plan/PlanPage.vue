@@ -106,6 +106,7 @@ useStageKeys((event) => {
   else return false;
   return true;
 });
+const lastDone = computed(() => view.value?.steps[(view.value?.done ?? 0) - 1]?.key ?? "");
 const say = computed(() => (finding.value && at.value > 0 ? finding.value.say : (view.value?.say ?? [])));
 const eyebrow = computed(() => {
   const n = view.value?.findings.length ?? 0;
@@ -130,8 +131,15 @@ const eyebrow = computed(() => {
       :head="at > 0 ? (finding?.title ?? '') : view.say_head"
       :aside="at > 0 ? (finding?.do ?? '') : view.say_aside"
     />
+    <OwnStepForm
+      v-if="writing"
+      :view="view"
+      :desk="desk"
+      :after="picked ?? lastDone"
+      @close="writing = false"
+    />
     <EmptyPlan
-      v-if="!view.steps.length"
+      v-else-if="!view.steps.length"
       :job="job"
       @begin="desk.write('from_type', {})"
       @own="writing = true"
@@ -141,13 +149,6 @@ const eyebrow = computed(() => {
       <PlanBay v-model="at" :view="view" @answer="answer" />
       <PlanLine :view="view" :line="line" @move="move" @own="writing = true" @turns="zone = 'turns'" />
     </div>
-    <OwnStepForm
-      v-if="writing"
-      :view="view"
-      :desk="desk"
-      :after="chosen?.key ?? ''"
-      @close="writing = false"
-    />
     <OverrulePanel v-if="forbidden" :problem="forbidden" @overrule="overrule" @back="leave" />
     <ProblemLine
       v-else-if="problem"
@@ -170,7 +171,7 @@ const eyebrow = computed(() => {
         </button>
         <button type="button" class="control" @click="leave">Put back <span class="keycap">Esc</span></button>
       </template>
-      <template v-else-if="zone === 'order' && view.steps.length">
+      <template v-else-if="zone === 'order' && view.steps.length && !writing">
         <button type="button" class="control" @click="line.pickUp">
           Pick up <span class="keycap">Space</span>
         </button>
@@ -182,7 +183,7 @@ const eyebrow = computed(() => {
         Order <span class="keycap">f</span>
       </button>
       <button
-        v-if="landing && zone === 'order' && workNumber"
+        v-if="landing && zone === 'order' && workNumber && !writing"
         type="button"
         class="control"
         data-work
@@ -191,7 +192,7 @@ const eyebrow = computed(() => {
         Work {{ workNumber }} <span class="keycap">w</span>
       </button>
       <button
-        v-if="zone === 'order' && view.steps.length && (landing || workNumber)"
+        v-if="zone === 'order' && view.steps.length && (landing || workNumber) && !writing"
         type="button"
         class="control control-main"
         data-main

@@ -22,7 +22,7 @@ const shut = computed(() => Math.max(0, ...props.tray.map((t) => t.shut_by)));
 </script>
 
 <template>
-  <li
+  <div
     class="grid grid-cols-[56px_1fr_auto] items-stretch md:grid-cols-[96px_52px_1fr_auto_minmax(190px,26%)]"
     :class="[
       landing ? 'outline-2 -outline-offset-2 outline-dashed outline-found' : '',
@@ -80,5 +80,5 @@ const shut = computed(() => Math.max(0, ...props.tray.map((t) => t.shut_by)));
         >{{ shut || "" }}<span v-if="!shut" class="text-[15px] font-medium">none</span></span
       >
     </span>
-  </li>
+  </div>
 </template>

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from bornek.core.phrases import lower_first
 from bornek.core.units.definition import Definition
 
 ENDS = frozenset({"cover"})
@@ -65,7 +64,7 @@ def enclosures(d: Definition) -> list[Enclosure]:
             found.append(
                 Enclosure(
                     key=f"between-{shaft.key}",
-                    label=f"{lower_first(first.label)} and {lower_first(last.label)}",
+                    label=shaft.label,
                     closers=(first.key, last.key),
                     parts=between,
                 )

@@ -13,7 +13,6 @@ from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.ordered import Ordered
 from bornek.core.facts.removed import Removed
-from bornek.core.facts.step_moved import StepMoved
 from bornek.core.facts.step_struck import StepStruck
 from bornek.core.facts.step_written import StepWritten
 from bornek.core.parts.verdicts import NOT_AS_IT_IS
@@ -93,7 +92,7 @@ def gather(d: Definition, facts: Sequence[Fact]) -> list[Planned]:
     listed = _insert_from_section(d, listed, out, facts)
     listed = _insert_settings(d, listed)
     struck = {f.body.step for f in facts if isinstance(f.body, StepStruck)}
-    return _moved([p for p in listed if p.key not in struck], facts)
+    return [p for p in listed if p.key not in struck]
 
 
 def _applying(d: Definition, out: dict[str, int], whole: bool) -> list[Planned]:
@@ -241,15 +240,6 @@ def _insert_settings(d: Definition, listed: list[Planned]) -> list[Planned]:
     return listed
 
 
-def _moved(listed: list[Planned], facts: Sequence[Fact]) -> list[Planned]:
-    """Put where the mechanic put them, one after the other."""
-    for fact in facts:
-        if not isinstance(fact.body, StepMoved):
-            continue
-        listed = put_after(listed, fact.body.step, fact.body.after)
-    return listed
-
-
 def put_after(listed: list[Planned], key: str, after: str) -> list[Planned]:
     """The list with one step taken out and put after another; unchanged if either is not there.
 
@@ -264,11 +254,6 @@ def put_after(listed: list[Planned], key: str, after: str) -> list[Planned]:
         return listed
     at = keys.index(after) + 1 if after else 0
     return [*rest[:at], moving, *rest[at:]]
-
-
-def moved_by_hand(facts: Sequence[Fact]) -> set[str]:
-    """Steps that the mechanic put where they stand."""
-    return {f.body.step for f in facts if isinstance(f.body, StepMoved)}
 
 
 def whole_of(d: Definition, planned: Planned) -> list[tuple[Part, int]]:

@@ -222,7 +222,8 @@ def _covered(
     found = []
     for key in e.parts:
         if key in final and final[key] != closing:
-            why = f"{lower_first(d.label_of(key))} lies inside: {e.label}"
+            where = f"inside {e.label}" if e.typed else f"between the covers of {e.label}"
+            why = f"{lower_first(d.label_of(key))} lies {where}"
             found.append(Need(final[key], closing, "cover", why))
     for key in e.settings:
         if key in settings and settings[key] != closing:

@@ -10,10 +10,11 @@ import networkx as nx
 
 from bornek.core.build.answers import answered
 from bornek.core.build.enclosures import Enclosure, enclosures
-from bornek.core.build.gather import Planned, gather, moved_by_hand, put_after
+from bornek.core.build.gather import Planned, gather, put_after
 from bornek.core.build.needs import Ask, Need, asks, derived_needs, final_steps, judged, typed_needs
 from bornek.core.build.worked import Worked, read_worked
 from bornek.core.facts.kind import Fact
+from bornek.core.facts.step_moved import StepMoved
 from bornek.core.units.definition import Definition
 
 
@@ -87,10 +88,12 @@ def build_order(d: Definition, facts: Sequence[Fact], signed: Mapping[str, str] 
     known = {p.key for p in listed}
     hard = [n for n in judged(typed_needs(listed), facts) if n.before in known and n.after in known]
     soft = judged(derived_needs(d, listed), facts)
-    rank = {p.key: n for n, p in enumerate(listed)}
-    put = {p.key for p in listed if p.fixed} | moved_by_hand(facts)
-    keeps = [n for n in soft if not _against_on_purpose(n, rank, put)]
-    sequence, loop = _sequence(listed, hard, keeps, worked, signed)
+    put = {p.key for p in listed if p.fixed}
+    sequence, loop = _sequence(listed, hard, _kept(listed, soft, put), worked)
+    for moved in (f.body for f in facts if isinstance(f.body, StepMoved)):
+        put.add(moved.step)
+        listed = put_after(sequence, moved.step, moved.after)
+        sequence, loop = _sequence(listed, hard, _kept(listed, soft, put), worked)
     at = {p.key: n for n, p in enumerate(sequence)}
     against = tuple(n for n in (*hard, *soft) if at[n.before] > at[n.after])
     return BuildOrder(
@@ -106,9 +109,11 @@ def build_order(d: Definition, facts: Sequence[Fact], signed: Mapping[str, str] 
     )
 
 
-def _against_on_purpose(need: Need, rank: Mapping[str, int], put: set[str]) -> bool:
-    """Both steps stand where somebody put them, the other way round: that is told, not changed in silence."""
-    return need.before in put and need.after in put and rank[need.before] > rank[need.after]
+def _kept(listed: Sequence[Planned], soft: Sequence[Need], put: set[str]) -> list[Need]:
+    """Without those whose steps both stand where somebody put them, the other way round: that is told, not changed
+    in silence."""
+    rank = {p.key: n for n, p in enumerate(listed)}
+    return [n for n in soft if not (n.before in put and n.after in put and rank[n.before] > rank[n.after])]
 
 
 def _sequence(
@@ -116,7 +121,6 @@ def _sequence(
     hard: Sequence[Need],
     soft: Sequence[Need],
     worked: Worked,
-    signed: Mapping[str, str],
 ) -> tuple[list[Planned], tuple[str, ...]]:
     by_key = {p.key: p for p in listed}
     rank = {p.key: n for n, p in enumerate(listed)}

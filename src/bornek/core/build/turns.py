@@ -110,7 +110,7 @@ def _turn(fact: Fact, added: tuple[str, ...], good: bool) -> Turn:
 def suspects_since(order: BuildOrder, shaft: str, seq: int) -> list[Suspect]:
     """What was worked after a moment: the same shaft first, then meshing ones, then shared covers; latest first."""
     since = [
-        d for d in order.worked.done.values() if d.seq > seq and d.how != "skipped" and d.step in order.by_key
+        d for d in order.worked.done.values() if d.seq > seq and d.how != "skipped" and _moves(order, d.step)
     ]
     ranked = sorted(since, key=lambda d: (_near(order, shaft, d.step), -d.seq))
     return [

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 
 from bornek.core.build.findings.joints import takes_sealant
 from bornek.core.build.order import BuildOrder
+from bornek.core.build.player import hours
 from bornek.core.build.tray import behind_of
-from bornek.core.phrases import lower_first
+from bornek.core.phrases import count_words, lower_first
 
 CLEANING = 10.0
 """Hands to clean one joint of old sealant [min]."""
@@ -57,6 +58,21 @@ def way_back_to(order: BuildOrder, step: str) -> WayBack:
             off.add(need.after)
     steps = tuple(reversed([k for k in order.worked.done if k in off]))
     return WayBack(steps, " and ".join(dict.fromkeys(through)), *_price(order, steps))
+
+
+def in_words(way: WayBack) -> str:
+    """
+    >>> in_words(WayBack(("a",), "cover", ("the gasket, new once more",), (), 70.0))
+    '1 h 10 min of hands; spoiled: the gasket, new once more'
+    """
+    spoiled = f"; spoiled: {', '.join(way.spoils)}" if way.spoils else ""
+    again = f"; {count_words(len(way.read_again), 'setting')} to be read again" if way.read_again else ""
+    return f"{hours(way.minutes)} of hands{spoiled}{again}"
+
+
+def price_of(order: BuildOrder, step: str) -> WayBack:
+    """What it would cost to open one step again once it is closed."""
+    return WayBack((step,), order.label(step), *_price(order, (step,)))
 
 
 def _reach(order: BuildOrder, part: str, off: set[str], through: list[str]) -> set[str]:

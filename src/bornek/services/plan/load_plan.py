@@ -60,8 +60,16 @@ class LoadedPlan:
 
 
 def load_plan(session: Session, job: t.Job, now: datetime) -> LoadedPlan:
-    """`now`: as the clock on the yard's wall says it."""
+    """`now`: as the clock on the yard's wall says it. Thought through once for as long as nothing is written."""
     moment = now.replace(tzinfo=None)
+    kept: dict[tuple[str, int, datetime], LoadedPlan] = session.info.setdefault("plans", {})
+    key = (job.id, job.seq, moment)
+    if key not in kept:
+        kept[key] = _load(session, job, moment)
+    return kept[key]
+
+
+def _load(session: Session, job: t.Job, moment: datetime) -> LoadedPlan:
     d, facts = definition_of(job), facts_of(session, job.id)
     signed: dict[str, str] = {}
     disturbed: set[str] = set()

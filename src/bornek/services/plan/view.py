@@ -19,7 +19,7 @@ from bornek.core.build.standing import Gate, Waiting, waits, window
 from bornek.core.build.torque_order import star_order
 from bornek.core.build.tray import shut_outs, tray
 from bornek.core.build.turns import Suspect, Turn
-from bornek.core.build.undo import WayBack, way_back_to
+from bornek.core.build.undo import way_back_to
 from bornek.core.facts.turned import FEEL_WORDS
 from bornek.core.phrases import Span, count_words
 from bornek.core.plain import dump
@@ -132,7 +132,6 @@ class FindingView:
     steps: list[str]
     parts: list[str]
     mend: Mend | None
-    back: WayBack | None
 
 
 @dataclass(frozen=True)
@@ -237,7 +236,7 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
             )
             for i in lying
         ],
-        findings=[_finding(plan, f) for f in plan.findings],
+        findings=[_finding(f) for f in plan.findings],
         needs=[_need(n) for n in order.needs],
         loop=list(order.loop),
         asks=list(order.asks),
@@ -375,19 +374,22 @@ def _lids(order: BuildOrder) -> list[LidView]:
         if not s.enclosure and s.step not in named:
             out = f"shuts out {len(s.parts)}"
             lids.append(LidView(s.step, f"{order.label(s.step)} covers it", out, True))
-    return lids
+    return [lid for n, lid in enumerate(lids) if not _told(lids, n)]
+
+
+def _told(lids: list[LidView], n: int) -> bool:
+    """Whether another lid of the same step says more: one that shuts something out, or an earlier one."""
+    mine = lids[n]
+    others = [(k, x) for k, x in enumerate(lids) if k != n and x.step == mine.step]
+    return any((x.shut and not mine.shut) or (x.shut == mine.shut and k < n) for k, x in others)
 
 
 def _lid(e: Enclosure, step: str, trapped: int) -> LidView:
     out = f"shuts out {trapped}" if trapped else "a way in stays" if e.ways_in else "nothing left outside"
-    words = f"{e.label} closes" if e.typed else f"closes between {e.label}"
-    return LidView(step, words, out, trapped > 0)
+    return LidView(step, f"{e.label} closes", out, trapped > 0)
 
 
-def _finding(plan: LoadedPlan, f: Finding) -> FindingView:
-    back = None
-    if f.code == "shut_out" and plan.order.worked.in_place(f.steps[0]):
-        back = way_back_to(plan.order, f.steps[0])
+def _finding(f: Finding) -> FindingView:
     return FindingView(
         key=f.key,
         code=f.code,
@@ -399,7 +401,6 @@ def _finding(plan: LoadedPlan, f: Finding) -> FindingView:
         steps=list(f.steps),
         parts=list(f.parts),
         mend=f.mend,
-        back=back,
     )
 
 

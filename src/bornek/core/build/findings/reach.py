@@ -10,6 +10,7 @@ from bornek.core.build.gather import out_of_unit, whole_of
 from bornek.core.build.order import BuildOrder
 from bornek.core.build.standing import names, window
 from bornek.core.build.tray import shut_outs
+from bornek.core.build.undo import in_words, price_of, way_back
 from bornek.core.facts.removed import Removed
 from bornek.core.phrases import Span, count_words, lower_first
 from bornek.core.units.definition import Part
@@ -22,12 +23,14 @@ def shut_out(order: BuildOrder, bench: Bench) -> list[Finding]:
         what = names(order, s.parts)
         mend = None if done else _mend(order, s.step, s.parts)
         if done:
-            do = f"Take apart again to reach {'it' if len(s.parts) == 1 else 'them'}: see the way back."
+            do = _back(order, s.parts)
         elif mend is not None:
             where = f"after {lower_first(order.label(mend.after))}" if mend.after else "first"
             do = f"Put {'it' if len(s.parts) == 1 else 'them'} in {where}."
         else:
             do = f"Put {'it' if len(s.parts) == 1 else 'them'} in before step {n}, {lower_first(order.label(s.step))}."
+        if not done:
+            do += f" Found after it is closed: {in_words(price_of(order, s.step))}."
         verb = "shut off" if done else "shuts off"
         found.append(
             Finding(
@@ -47,6 +50,15 @@ def shut_out(order: BuildOrder, bench: Bench) -> list[Finding]:
             )
         )
     return found
+
+
+def _back(order: BuildOrder, parts: tuple[str, ...]) -> str:
+    """The fewest steps to take apart, in words."""
+    way = way_back(order, parts)
+    if way is None:
+        return "Put it in now."
+    steps = ", then ".join(lower_first(order.label(k)) for k in way.steps)
+    return f"Take apart {steps}: {in_words(way)}."
 
 
 def _mend(order: BuildOrder, closing: str, parts: tuple[str, ...]) -> Mend | None:
