@@ -55,7 +55,9 @@ const send = () =>
       Nobody wrote them down yet: the plan goes by these.
     </p>
     <form class="flex max-w-[760px] flex-col gap-4" data-hours @submit.prevent="send" @input="touched = true">
-      <div class="grid grid-cols-[1fr_110px_110px_90px] items-center gap-x-3 gap-y-2">
+      <div
+        class="grid grid-cols-[1fr_76px_76px_52px] items-center gap-x-2 gap-y-2 md:grid-cols-[1fr_110px_110px_90px] md:gap-x-3"
+      >
         <b>Day</b><b>Opens</b><b>Closes</b><b>Hands</b>
         <template v-for="s in week" :key="s.day">
           <span class="text-[18px]">{{ s.day }}</span>

@@ -105,13 +105,8 @@ const send = () =>
         >
         <b v-if="!t.usable" class="bg-danger px-2 py-1 text-on-danger">{{ t.why_not || "none there" }}</b>
         <span v-else class="text-secondary">{{ t.words }}</span>
-        <button
-          type="button"
-          class="control"
-          :aria-label="`Write the card of ${t.name} anew`"
-          @click="edit(t)"
-        >
-          Write anew
+        <button type="button" class="control" @click="edit(t)">
+          Write anew<span class="sr-only">, the card of {{ t.name }}</span>
         </button>
       </li>
     </ul>

@@ -13,11 +13,8 @@ const holds = computed(() =>
 </script>
 
 <template>
-  <RouterLink
-    :to="`/jobs/${view.job.id}/plan`"
-    class="hidden self-end lg:block"
-    :aria-label="`Step ${here} of ${view.steps.length}; to the plan`"
-  >
+  <RouterLink :to="`/jobs/${view.job.id}/plan`" class="hidden self-end lg:block">
+    <span class="sr-only">Step {{ here }} of {{ view.steps.length }}, to the plan</span>
     <svg :viewBox="`-2 0 ${WIDE + 20} 54`" width="560" height="54" aria-hidden="true">
       <text x="6" y="18" font-size="16" font-weight="600" fill="var(--words)">{{ view.done }} are in</text>
       <path

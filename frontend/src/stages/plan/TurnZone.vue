@@ -53,7 +53,7 @@ useKeys((event, typing) => {
       </p>
       <ol>
         <template v-for="(t, i) in view.turns" :key="t.fact">
-          <li v-if="broken(i)" class="h-[3.5px] bg-danger" role="separator" data-break>
+          <li v-if="broken(i)" class="h-[3.5px] bg-danger" data-break>
             <span class="sr-only">last good turn above</span>
           </li>
           <li
