@@ -22,7 +22,9 @@ def open_view(page: Page, address: str, path: str) -> None:
     page.set_viewport_size({"width": 1280, "height": 800})
     page.goto(address + path)
     expect(
-        page.locator("[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], table, form").first
+        page.locator(
+            "[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], table, form"
+        ).first
     ).to_be_visible()
 
 

@@ -83,9 +83,10 @@ def gather(d: Definition, facts: Sequence[Fact]) -> list[Planned]:
     [('Seal', 'removal'), ('Cover', 'removal')]
     """
     out = out_of_unit(d, facts)
-    if not out and not any(isinstance(f.body, StepWritten) for f in facts):
+    whole = any(isinstance(f.body, FromType) for f in facts)
+    if not out and not whole and not any(isinstance(f.body, StepWritten) for f in facts):
         return []
-    listed = _applying(d, out, whole=any(isinstance(f.body, FromType) for f in facts))
+    listed = _applying(d, out, whole)
     listed = _own(listed, facts)
     taken = {part for p in listed for part in p.step.parts}
     listed = _insert_removed(d, listed, facts, taken)

@@ -318,9 +318,10 @@ def before_leaving(day: YardDay) -> list[Leaving]:
     if closes is None or closes <= day.start:
         return []
     night = int((closes - day.start).total_seconds() // 60)
+    alone = {t.key for t in day.tasks if t.alone}
     tried = [
         s for s in day.plan.slots.values()
-        if s.task.wait >= WORTH_STARTING and s.task.alone and not s.task.needs and s.task.release <= night and s.worked <= night
+        if s.task.wait >= WORTH_STARTING and s.task.key in alone and not s.task.needs and s.task.release <= night and s.worked <= night
     ][:CANDIDATES]  # fmt: skip
     found = []
     for slot in tried:
