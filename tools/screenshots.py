@@ -23,14 +23,14 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("board", "/", (1280, 800), "light", ()),
     ("set", SET, (1280, 800), "light", ()),
     ("set-dark", SET, (1280, 800), "dark", ()),
-    ("set-768", SET, (768, 1024), "light", ()),
-    ("set-sum", SET, (1280, 800), "light", ("=",)),
-    ("set-move", SET, (1280, 800), "light", ("m",)),
+    ("plan", "/jobs/f12/plan", (1280, 800), "light", ()),
+    ("step", "/jobs/f12/plan/left-cover", (1280, 800), "light", ("Enter",) * 6),
+    ("turns", "/jobs/l03/plan?zone=turns", (1280, 800), "light", ()),
+    ("today", "/today", (1280, 800), "light", ()),
     ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
     ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),
     ("closing", "/jobs/k08/receive", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
-    ("take-off", "/jobs/k08/strip", (1280, 800), "light", ("2",)),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
     ("cause", "/jobs/k08/inspect", (1280, 800), "light", ("c",)),
     ("type", "/types/chain-ferry", (1280, 800), "light", ()),
@@ -38,7 +38,6 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
     ("receive", "/receive", (1280, 800), "light", ()),
-    ("gauges", "/gauges", (1280, 800), "light", ()),
 )
 
 
@@ -48,6 +47,7 @@ def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...])
     page.evaluate("document.fonts.ready")
     for key in keys:
         page.keyboard.press(key)
+        page.wait_for_timeout(250)
     page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")
 

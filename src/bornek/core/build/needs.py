@@ -112,14 +112,40 @@ def derived_needs(d: Definition, steps: Sequence[Planned]) -> list[Need]:
 
 def judged(needs: Iterable[Need], facts: Sequence[Fact]) -> list[Need]:
     """The needs that stand: what was overruled is gone, what was confirmed says so."""
-    verdict = {(f.body.before, f.body.after): f.body.holds for f in facts if isinstance(f.body, NeedJudged)}
+    verdict = judgements(facts)
     kept = []
     for need in needs:
         holds = verdict.get((need.before, need.after))
         if holds is False and need.rule != "dry":
             continue
-        kept.append(replace(need, confirmed=holds is True))
+        kept.append(replace(need, confirmed=True) if holds else need)
     return kept
+
+
+def judgements(facts: Iterable[Fact]) -> dict[tuple[str, str], bool]:
+    """What a mechanic said of needs, by before and after: it holds, or it does not."""
+    return {(f.body.before, f.body.after): f.body.holds for f in facts if isinstance(f.body, NeedJudged)}
+
+
+def behind_on_shafts(d: Definition) -> dict[str, tuple[str, ...]]:
+    """For each part of a shaft with a known seat: the parts nearer to the seat on its side.
+
+    >>> d = Definition(shafts=(Shaft("in", "input"),), parts=(Part("g", "Gear", "gear", shaft="in"),
+    ...                Part("s", "Spacer", "spacer", shaft="in"), Part("b", "Bearing", "ball_bearing", shaft="in")))
+    >>> behind_on_shafts(d)["b"]
+    ('g', 's')
+    """
+    found: dict[str, tuple[str, ...]] = {}
+    for shaft in d.shafts:
+        seat = seat_of(d, shaft)
+        if seat is None or shaft.built == "threaded":
+            continue
+        row = d.on(shaft.key)
+        for side in (row[seat:], row[seat::-1]):
+            solid = [p.key for p in side if p.part_kind not in SEALS]
+            for n, key in enumerate(solid):
+                found[key] = (*found.get(key, ()), *solid[:n])
+    return found
 
 
 def seat_of(d: Definition, shaft: Shaft) -> int | None:

@@ -11,7 +11,17 @@ import networkx as nx
 from bornek.core.build.answers import answered
 from bornek.core.build.enclosures import Enclosure, enclosures
 from bornek.core.build.gather import Planned, gather, put_after
-from bornek.core.build.needs import Ask, Need, asks, derived_needs, final_steps, judged, typed_needs
+from bornek.core.build.needs import (
+    Ask,
+    Need,
+    asks,
+    behind_on_shafts,
+    derived_needs,
+    final_steps,
+    judged,
+    judgements,
+    typed_needs,
+)
 from bornek.core.build.worked import Worked, read_worked
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.step_moved import StepMoved
@@ -50,6 +60,16 @@ class BuildOrder:
     @cached_property
     def enclosures(self) -> list[Enclosure]:
         return enclosures(self.d)
+
+    @cached_property
+    def behind(self) -> dict[str, tuple[str, ...]]:
+        """For each part of a shaft with a known seat: the parts nearer to the seat on its side."""
+        return behind_on_shafts(self.d)
+
+    @cached_property
+    def said(self) -> dict[tuple[str, str], bool]:
+        """Needs that a mechanic confirmed or overruled."""
+        return judgements(self.facts)
 
     @cached_property
     def graph(self) -> nx.DiGraph:
@@ -122,19 +142,22 @@ def _sequence(
     soft: Sequence[Need],
     worked: Worked,
 ) -> tuple[list[Planned], tuple[str, ...]]:
+    """What is done as it was done, then the rest; and the shortest loop among what is left, if there is one."""
     by_key = {p.key: p for p in listed}
     rank = {p.key: n for n, p in enumerate(listed)}
     done = [k for k in worked.done if k in by_key]
     already = set(done)
-    loop = shortest_loop([(n.before, n.after) for n in (*hard, *soft)])
+    edges = [(n.before, n.after) for n in (*hard, *soft) if not already & {n.before, n.after}]
     graph = nx.DiGraph()
     graph.add_nodes_from(k for k in by_key if k not in already)
-    for needs in (hard, soft):
-        edges = [(n.before, n.after) for n in needs if n.before not in already and n.after not in already]
-        graph.add_edges_from(edges)
-        if loop:
-            _break_loops(graph, edges)
-    rest = nx.lexicographical_topological_sort(graph, key=lambda k: rank[k])
+    graph.add_edges_from(edges)
+    loop: tuple[str, ...] = ()
+    try:
+        rest = list(nx.lexicographical_topological_sort(graph, key=rank.__getitem__))
+    except nx.NetworkXUnfeasible:
+        loop = shortest_loop(edges)
+        _break_loops(graph, edges)
+        rest = list(nx.lexicographical_topological_sort(graph, key=rank.__getitem__))
     return [by_key[k] for k in (*done, *rest)], loop
 
 

@@ -3,14 +3,12 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from bornek.core.build.enclosures import Enclosure
 from bornek.core.build.gather import Planned, out_of_unit, whole_of
-from bornek.core.build.needs import SEALS, seat_of
 from bornek.core.build.order import BuildOrder
-from bornek.core.facts.need_judged import NeedJudged
 
 
 @dataclass(frozen=True)
@@ -63,10 +61,10 @@ def shut_outs(order: BuildOrder) -> list[ShutOut]:
     """Walks the sequence: after each step that goes in for good, what can no longer be reached."""
     left = dict(_expected(order))
     shut: set[str] = set()
-    behind = behind_of(order)
     found = []
     inside: set[str] = set()
     worked: set[str] = set()
+    closing = _by_closer(order.enclosures)
     for p in order.steps:
         worked.add(p.key)
         if p.step.fit != "final" or not _goes_in(order, p):
@@ -74,7 +72,8 @@ def shut_outs(order: BuildOrder) -> list[ShutOut]:
         for part, n in whole_of(order.d, p):
             left[part.key] = left.get(part.key, 0) - n
             inside.add(part.key)
-        for e in order.enclosures:
+        named: set[str] = set()
+        for e in (e for key in (*p.step.parts, p.key) for e in closing.get(key, ())):
             if e.key in shut or not _closed(e, inside, worked):
                 continue
             shut.add(e.key)
@@ -82,14 +81,20 @@ def shut_outs(order: BuildOrder) -> list[ShutOut]:
             if trapped and not e.ways_in:
                 typed = e.typed or _confirmed(order, p.key, trapped)
                 found.append(ShutOut(p.key, trapped, e.label, typed, e.key))
-        trapped = _standing(
-            order, p, [k for q in p.step.parts for k in behind.get(q, ()) if left.get(k, 0) > 0]
-        )
-        named = {k for s in found if s.step == p.key for k in s.parts}
-        fresh = tuple(k for k in dict.fromkeys(trapped) if k not in named)
+                named.update(trapped)
+        inner = [k for q in p.step.parts for k in order.behind.get(q, ()) if left.get(k, 0) > 0]
+        fresh = tuple(k for k in dict.fromkeys(_standing(order, p, inner)) if k not in named)
         if fresh:
             found.append(ShutOut(p.key, fresh, order.label(p.key), _confirmed(order, p.key, fresh)))
     return _first_of_each(found)
+
+
+def _by_closer(enclosures: Sequence[Enclosure]) -> dict[str, list[Enclosure]]:
+    found: dict[str, list[Enclosure]] = {}
+    for e in enclosures:
+        for key in dict.fromkeys((*e.closers, *e.also)):
+            found.setdefault(key, []).append(e)
+    return found
 
 
 def _goes_in(order: BuildOrder, p: Planned) -> bool:
@@ -101,23 +106,18 @@ def _closed(e: Enclosure, inside: set[str], worked: set[str]) -> bool:
     return all(k in inside for k in e.closers) and all(k in worked for k in e.also)
 
 
+def _said(order: BuildOrder, part: str, step: str) -> bool | None:
+    """What a mechanic said of whether a step shuts a part out; None if nobody did."""
+    return order.said.get((order.final.get(part, f"part:{part}"), step))
+
+
 def _standing(order: BuildOrder, p: Planned, parts: list[str]) -> tuple[str, ...]:
     """Without those of which a mechanic said that it does not shut them out."""
-    overruled = {
-        f.body.before
-        for f in order.facts
-        if isinstance(f.body, NeedJudged) and f.body.after == p.key and not f.body.holds
-    }
-    return tuple(k for k in parts if order.final.get(k, f"part:{k}") not in overruled)
+    return tuple(k for k in parts if _said(order, k, p.key) is not False)
 
 
 def _confirmed(order: BuildOrder, step: str, parts: tuple[str, ...]) -> bool:
-    said = {
-        f.body.before
-        for f in order.facts
-        if isinstance(f.body, NeedJudged) and f.body.after == step and f.body.holds
-    }
-    return any(order.final.get(k, f"part:{k}") in said for k in parts)
+    return any(_said(order, k, step) for k in parts)
 
 
 def _first_of_each(found: list[ShutOut]) -> list[ShutOut]:
@@ -130,21 +130,6 @@ def _first_of_each(found: list[ShutOut]) -> list[ShutOut]:
         if parts:
             kept.append(ShutOut(s.step, parts, s.by, s.typed, s.enclosure))
     return kept
-
-
-def behind_of(order: BuildOrder) -> Mapping[str, tuple[str, ...]]:
-    """For each part of a shaft with a known seat: the parts nearer to the seat on its side."""
-    found: dict[str, tuple[str, ...]] = {}
-    for shaft in order.d.shafts:
-        seat = seat_of(order.d, shaft)
-        if seat is None or shaft.built == "threaded":
-            continue
-        row = order.d.on(shaft.key)
-        for side in (row[seat:], row[seat::-1]):
-            solid = [p.key for p in side if p.part_kind not in SEALS]
-            for n, key in enumerate(solid):
-                found[key] = (*found.get(key, ()), *solid[:n])
-    return found
 
 
 def tray(order: BuildOrder) -> list[TrayItem]:

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from bornek.core.build.findings.joints import takes_sealant
 from bornek.core.build.order import BuildOrder
 from bornek.core.build.player import hours
-from bornek.core.build.tray import behind_of
 from bornek.core.phrases import count_words, lower_first
 
 CLEANING = 10.0
@@ -77,7 +76,6 @@ def price_of(order: BuildOrder, step: str) -> WayBack:
 
 def _reach(order: BuildOrder, part: str, off: set[str], through: list[str]) -> set[str]:
     """Steps that must come off so that a part can be reached, those already off left out of the count."""
-    behind = behind_of(order)
     need: set[str] = set()
     waiting = [part]
     seen: set[str] = set()
@@ -86,7 +84,7 @@ def _reach(order: BuildOrder, part: str, off: set[str], through: list[str]) -> s
         if key in seen:
             continue
         seen.add(key)
-        outer = [q for q, inner in behind.items() if key in inner]
+        outer = [q for q, inner in order.behind.items() if key in inner]
         blocking = {order.final[q] for q in outer if _is_in(order, q)}
         opening = _cheapest_opening(order, key, off | need | blocking)
         if opening:
@@ -118,7 +116,6 @@ def _cheapest_opening(order: BuildOrder, part: str, off: set[str]) -> str:
 
 def _cost(order: BuildOrder, step: str, off: set[str]) -> float:
     """Hands to take one step apart and put it back, with what stands on its parts."""
-    behind = behind_of(order)
     total, seen, waiting = 0.0, set(off), [step]
     while waiting:
         key = waiting.pop()
@@ -127,7 +124,9 @@ def _cost(order: BuildOrder, step: str, off: set[str]) -> float:
         seen.add(key)
         total += 2 * order.by_key[key].step.hands_minutes
         for part in order.by_key[key].step.parts:
-            waiting += [order.final[q] for q, inner in behind.items() if part in inner and _is_in(order, q)]
+            waiting += [
+                order.final[q] for q, inner in order.behind.items() if part in inner and _is_in(order, q)
+            ]
     return total
 
 

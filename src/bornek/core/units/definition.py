@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Any, Literal
 
 from bornek.core.plain import CALLED
@@ -138,7 +139,24 @@ class Definition:
     notes: str = ""
 
     def part(self, key: str) -> Part | None:
-        return next((p for p in self.parts if p.key == key), None)
+        return self._parts.get(key)
+
+    @cached_property
+    def _parts(self) -> dict[str, Part]:
+        return {p.key: p for p in reversed(self.parts)}
+
+    @cached_property
+    def _labels(self) -> dict[str, str]:
+        labels = {x.key: x.label for x in self.parts} | {x.key: x.label for x in self.meshes}
+        return labels | {x.key: x.label for x in self.places}
+
+    @cached_property
+    def _on(self) -> dict[str, tuple[Part, ...]]:
+        found: dict[str, list[Part]] = {}
+        for p in self.parts:
+            if p.part_kind != "shaft":
+                found.setdefault(p.shaft, []).append(p)
+        return {shaft: tuple(row) for shaft, row in found.items()}
 
     def place(self, key: str) -> Place | None:
         return next((p for p in self.places if p.key == key), None)
@@ -148,13 +166,11 @@ class Definition:
 
     def on(self, shaft: str) -> tuple[Part, ...]:
         """The parts of a shaft in their order, the shaft itself left out."""
-        return tuple(p for p in self.parts if p.shaft == shaft and p.part_kind != "shaft")
+        return self._on.get(shaft, ())
 
     def label_of(self, key: str) -> str:
         """What a part, place or mesh is called; empty if there is none of that key."""
-        labels = {x.key: x.label for x in self.parts}
-        labels |= {x.key: x.label for x in self.meshes} | {x.key: x.label for x in self.places}
-        return labels.get(key, "")
+        return self._labels.get(key, "")
 
     def parts_at(self, place: Place) -> tuple[Part, ...]:
         """The parts to which a place belongs: its own, or both of its mesh."""
