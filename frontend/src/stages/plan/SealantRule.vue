@@ -2,6 +2,7 @@
 /** A sealant's open time running down: counted from the stored start, never from the screen. */
 import { useIntervalFn } from "@vueuse/core";
 import { computed, ref } from "vue";
+import RuleTicks from "./RuleTicks.vue";
 
 const props = defineProps<{ begun: string; minutes: number; turns: number; left: number; skew: number }>();
 const now = ref(Date.now());
@@ -20,10 +21,6 @@ const landing = computed(() =>
   props.begun && props.turns > 2 && props.left > 0 ? gone.value * (1 + props.left / props.turns) : null,
 );
 const over = computed(() => props.begun !== "" && rest.value <= 0);
-const tick = computed(() => [1, 2, 5, 10, 15, 30, 60].find((s) => hi.value / s <= 10) ?? 120);
-const ticks = computed(() =>
-  Array.from({ length: Math.floor(hi.value / tick.value) + 1 }, (_, i) => i * tick.value),
-);
 </script>
 
 <template>
@@ -62,13 +59,7 @@ const ticks = computed(() =>
         <path :d="`M${x(gone) - 8} -16h16l-8 15z`" />
         <rect :x="x(gone) - 1.75" y="-16" width="3.5" height="16" />
       </g>
-      <path :d="`M0 46H${WIDE}`" stroke="var(--found)" stroke-width="2" />
-      <g v-for="t in ticks" :key="t">
-        <path :d="`M${x(t)} 46V36`" stroke="var(--found)" stroke-width="1.5" />
-        <text :x="x(t)" y="66" text-anchor="middle" font-size="16" font-weight="570" fill="var(--words)">
-          {{ t }}
-        </text>
-      </g>
+      <RuleTicks :hi="hi" :wide="WIDE" :steps="[1, 2, 5, 10, 15, 30, 60]" :most="10" />
     </svg>
   </section>
 </template>

@@ -2,6 +2,7 @@
 /** Torque on a rule: stages done as ticks, the last as the window, what to set on the wrench as the landing. */
 import { computed } from "vue";
 import type { TorqueView } from "../../api/client";
+import RuleTicks from "./RuleTicks.vue";
 
 const props = defineProps<{ torque: TorqueView }>();
 const WIDE = 640;
@@ -16,12 +17,6 @@ const all = computed(
 );
 const last = computed(() => props.torque.stages.at(-1) ?? 0);
 const now = computed(() => props.torque.stages[stage.value] ?? 0);
-const step = computed(
-  () => [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000].find((s) => hi.value / s <= 12) ?? 2000,
-);
-const ticks = computed(() =>
-  Array.from({ length: Math.floor(hi.value / step.value) + 1 }, (_, i) => i * step.value),
-);
 </script>
 
 <template>
@@ -64,13 +59,7 @@ const ticks = computed(() =>
         />
         <path :d="`M${x(now)} 15V44`" stroke="var(--move-edge)" stroke-width="2.5" />
       </g>
-      <path :d="`M0 46H${WIDE}`" stroke="var(--found)" stroke-width="2" />
-      <g v-for="t in ticks" :key="t">
-        <path :d="`M${x(t)} 46V36`" stroke="var(--found)" stroke-width="1.5" />
-        <text :x="x(t)" y="66" text-anchor="middle" font-size="16" font-weight="570" fill="var(--words)">
-          {{ t }}
-        </text>
-      </g>
+      <RuleTicks :hi="hi" :wide="WIDE" :steps="[1, 2, 5, 10, 20, 50, 100, 200, 500, 1000]" :most="12" />
     </svg>
   </section>
 </template>

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from bornek.core.build.bench import Bench
 from bornek.core.build.findings.finding import Finding
+from bornek.core.build.gather import Planned
 from bornek.core.build.order import BuildOrder
 from bornek.core.build.standing import names
 from bornek.core.facts.removed import Removed
@@ -12,30 +15,18 @@ from bornek.core.phrases import Span, lower_first
 
 
 def dry_for_good(order: BuildOrder, bench: Bench) -> list[Finding]:
-    """A dry fit that no later step does again for good; a dry joint fitted once more only dry."""
+    """A dry fit that no later step does again for good."""
     found = []
     for n, p in enumerate(order.steps):
-        if p.step.fit != "dry":
-            continue
-        later = {key for q in order.steps[n + 1 :] if q.step.fit == "final" for key in q.step.parts}
-        never = tuple(k for k in p.step.parts if k not in later)
-        if never or not p.step.parts:
-            what = names(order, never) if never else lower_first(p.step.label)
-            found.append(
-                Finding(
-                    code="dry_for_good",
-                    severity="warn",
-                    title="Dry, never for good",
-                    words=f"{what}, step {n + 1}",
-                    say=(
-                        Span(f"Step {n + 1} fits the "),
-                        Span(what, True),
-                        Span(" dry, and no step fits it for good."),
-                    ),
-                    do="Write the step that fits it for good, or make this one final.",
-                    steps=(p.key,),
-                    parts=never,
-                )
+        if p.step.fit == "dry":
+            later = {key for q in order.steps[n + 1 :] if q.step.fit == "final" for key in q.step.parts}
+            told = Told(
+                "dry_for_good",
+                "Dry, never for good",
+                (f"Step {n + 1} fits the ", " dry, and no step fits it for good."),
+            )
+            found += _undone(
+                order, p, later, told, "Write the step that fits it for good, or make this one final."
             )
     return found
 
@@ -44,29 +35,47 @@ def temporary_left(order: BuildOrder, bench: Bench) -> list[Finding]:
     """A part put in only to help and never taken out."""
     found = []
     for n, p in enumerate(order.steps):
-        if p.step.fit != "temporary":
-            continue
-        out = {key for q in order.steps[n + 1 :] for key in q.step.takes_out}
-        left = tuple(k for k in p.step.parts if k not in out)
-        if left or not p.step.parts:
-            what = names(order, left) if left else lower_first(p.step.label)
-            found.append(
-                Finding(
-                    code="temporary_left",
-                    severity="warn",
-                    title="Temporary, never out",
-                    words=f"{what}, step {n + 1}",
-                    say=(
-                        Span("The "),
-                        Span(what, True),
-                        Span(f" of step {n + 1} only helps, and no step takes it out."),
-                    ),
-                    do="Write the step that takes it out, before its place is closed.",
-                    steps=(p.key,),
-                    parts=left,
-                )
+        if p.step.fit == "temporary":
+            out = {key for q in order.steps[n + 1 :] for key in q.step.takes_out}
+            told = Told(
+                "temporary_left",
+                "Temporary, never out",
+                ("The ", f" of step {n + 1} only helps, and no step takes it out."),
+            )
+            found += _undone(
+                order, p, out, told, "Write the step that takes it out, before its place is closed."
             )
     return found
+
+
+@dataclass(frozen=True)
+class Told:
+    """How a finding is told: its code, its title, and the words before and after what it is about."""
+
+    code: str
+    title: str
+    around: tuple[str, str]
+
+
+def _undone(order: BuildOrder, p: Planned, undone: set[str], told: Told, do: str) -> list[Finding]:
+    """Told of the parts of a step that no later one undoes; of the step itself where it takes none."""
+    left = tuple(k for k in p.step.parts if k not in undone)
+    if p.step.parts and not left:
+        return []
+    what = names(order, left) if left else lower_first(p.step.label)
+    before, after = told.around
+    return [
+        Finding(
+            code=told.code,
+            severity="warn",
+            title=told.title,
+            words=f"{what}, step {order.number[p.key]}",
+            say=(Span(before), Span(what, True), Span(after)),
+            do=do,
+            steps=(p.key,),
+            parts=left,
+        )
+    ]
 
 
 def used_again(order: BuildOrder, bench: Bench) -> list[Finding]:
