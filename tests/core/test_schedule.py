@@ -108,6 +108,14 @@ def test_what_was_promised_first_goes_first_where_the_tails_are_the_same() -> No
     assert plan.slots["b"].start < plan.slots["a"].start
 
 
+def test_what_is_promised_today_goes_before_a_longer_job_that_has_time() -> None:
+    long = [task("x1", 300, job="x", due="2026-11-27"), task("x2", 300, "x1", job="x", due="2026-11-27")]
+    plan = schedule([*long, task("y", 300, job="y", due="2026-11-23")], SHOP, {}, MONDAY)
+    assert span(plan, "y") == ("Mon 08:00", "Mon 13:00")
+    calm = schedule([*long, task("y", 300, job="y", due="2026-11-27")], SHOP, {}, MONDAY)
+    assert span(calm, "x1")[0] == "Mon 08:00"
+
+
 def test_no_hands_at_all_is_said_and_takes_nothing_down() -> None:
     plan = schedule([task("a", 30)], ShopCalendar((CLOSED,) * 7), {}, MONDAY)
     assert "finds no hands" in plan.refused["a"] or "longer than a shop day" in plan.refused["a"]

@@ -18,8 +18,8 @@ def test_today_lays_every_build_into_the_shops_hours(client: FlaskClient) -> Non
     assert {f["tag"] for f in day["finishes"]} == {"F-12", "L-03", "K-08"}
     assert day["bound"] <= day["finish"] and day["hands_now"] == 2
     assert [h["starts"] for h in day["hands"] if h["now"]] == ["2026-11-24T09:00"] * 2
-    late = next(f for f in day["finishes"] if f["tag"] == "L-03")
-    assert late["due"] == "2026-11-24"
+    due = next(f for f in day["finishes"] if f["tag"] == "L-03")
+    assert (due["due"], due["late"]) == ("2026-11-24", False)
 
 
 def test_what_is_ordered_late_is_said_late(client: FlaskClient) -> None:

@@ -73,7 +73,7 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
           <p v-if="!data.hands.length" class="px-5 py-3 text-[17px]">Nothing is left to do by hand.</p>
           <RouterLink
             v-for="r in data.hands.slice(0, 5)"
-            :key="r.job"
+            :key="r.job + r.step"
             :to="`/jobs/${r.job}/plan/${r.step}`"
             class="mx-5 grid min-h-[54px] grid-cols-[98px_1fr_auto] items-center gap-x-4 border-b-2 border-row py-1"
             data-hand

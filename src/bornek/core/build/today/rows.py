@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 
@@ -105,31 +106,33 @@ class Leaving:
 
 
 def hand_rows(day: YardDay) -> list[HandRow]:
-    """The next steps as scheduled, one a job first, those that start now on top."""
+    """Everything that hands begin now, then the next step of each job that has none of them."""
     slots = sorted(day.plan.slots.values(), key=lambda s: (s.start, s.end))
-    rows, seen = [], set()
+    chosen = [s for s in slots if s.start == 0]
+    seen = {s.task.job for s in chosen}
     for slot in slots:
-        job = slot.task.job
-        if job in seen:
-            continue
-        seen.add(job)
-        later = [s for s in slots if s.task.job == job and s.start >= slot.worked and s is not slot]
-        about = day.job(job)
-        rows.append(
-            HandRow(
-                job=job,
-                tag=about.tag,
-                step=_step(slot),
-                label=slot.task.label,
-                then=later[0].task.label if later else "",
-                starts=day.plan.when(slot.start),
-                until=day.plan.when(slot.worked),
-                hands=slot.task.hands,
-                resource=slot.task.resource,
-                now=slot.start == 0,
-            )
-        )
+        if slot.task.job not in seen:
+            seen.add(slot.task.job)
+            chosen.append(slot)
+    rows = [_hand_row(day, slot, slots) for slot in chosen]
     return sorted(rows, key=lambda r: (not r.now, r.starts, r.tag))
+
+
+def _hand_row(day: YardDay, slot: Slot, slots: Sequence[Slot]) -> HandRow:
+    job = slot.task.job
+    then = next((s for s in slots if s.task.job == job and s.start >= slot.worked and s is not slot), None)
+    return HandRow(
+        job=job,
+        tag=day.job(job).tag,
+        step=_step(slot),
+        label=slot.task.label,
+        then=then.task.label if then else "",
+        starts=day.plan.when(slot.start),
+        until=day.plan.when(slot.worked),
+        hands=slot.task.hands,
+        resource=slot.task.resource,
+        now=slot.start == 0,
+    )
 
 
 def _step(slot: Slot) -> str:
