@@ -7,7 +7,6 @@ from datetime import datetime, timedelta
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from plan_cases import Job, also, changed, put_last, worked
 
 from bornek.core.build.player import next_act
 from bornek.core.build.standing import standings
@@ -20,6 +19,7 @@ from bornek.core.facts.clock_begun import ClockBegun
 from bornek.core.facts.seen_right import SeenRight
 from bornek.core.facts.turned import Turned
 from bornek.core.phrases import text_of
+from plan_cases import Job, also, changed, put_last, worked
 
 ALL = ("wheel-on", "spacers-on", "bearings-on", "left-dry", "right-on", "left-on")
 

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 import pytest
-from plan_cases import MISTAKES, SOUND, Job
 
 from bornek.core.phrases import text_of
+from plan_cases import MISTAKES, SOUND, Job
 
 
 @pytest.mark.parametrize("name", MISTAKES)
