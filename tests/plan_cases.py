@@ -164,6 +164,9 @@ MISTAKES: dict[str, tuple[str, Job]] = {
     "a washer loose in the sump": ("loose_item", also(Loose("M8 washer", "the sump"))),
     "the press is out of order": ("tool_missing", also(tools=(YardTool("press", "Press 1", False, "ram leaks"),))),
     "a tool the yard does not have": ("tool_missing", changed("bolts-in", tools=("Torque wrench 200",))),
+    "no wrench reaches the torque": (
+        "tool_missing", also(tools=(*TOOLS, YardTool("torque_wrench", "Wrench 1", True, "", 10, 60))), ),
+    "the gauge of a coming setting is due": ("tool_missing", also(gauges={"play": "Dial 7 is due since 2026-06-30"})),
     "sealant that skins before the last bolt": ("open_too_short", changed("left-on", open_minutes=10)),
     "a heavy part with no rated point": ("heavy", with_part("wheel", mass_kg=80)),
     "a heavy shaft left on one bearing": (

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, pick, say
@@ -58,6 +57,7 @@ def work_to_the_end(page: Page) -> None:
             page.keyboard.press("d")
             page.locator("[name=words]").fill("set on the other bench")
             page.keyboard.press("Enter")
+            expect(page.locator("[data-words]")).to_have_count(0)
         else:
             page.keyboard.press("Enter")
         page.wait_for_function("(was) => document.querySelector('main')?.innerText !== was", arg=before)
@@ -211,6 +211,26 @@ def test_a_step_of_ones_own_with_a_wait_runs_by_itself_and_is_on_today(bench: Pa
     expect(bench.get_by_text("One degree on the face")).to_be_visible()
 
 
+def test_half_of_the_bolts_in_one_step_leaves_the_rest_without_one_and_the_day_promised_is_written(
+    bench: Page,
+) -> None:
+    open_plan(bench, "/jobs/f12/plan")
+    bench.keyboard.press("+")
+    form = bench.locator("[data-own-step]")
+    form.locator("[name=label]").fill("Locking wire, first half")
+    pick(form, "parts", "ring-tabs")
+    bench.keyboard.press("Escape")
+    form.locator("[name=count-ring-tabs]").fill("2")
+    form.get_by_role("button", name="Write it down").click()
+    expect(form).to_have_count(0)
+    steps = bench.request.get(f"{home(bench)}/api/jobs/f12/plan").json()["steps"]
+    assert next(s for s in steps if s["label"].startswith("Locking"))["parts"][0]["count"] == 2
+    bench.locator("[data-due] button").click()
+    bench.locator("[name=due]").fill("2026-12-01")
+    bench.keyboard.press("Enter")
+    expect(bench.locator("[data-due]")).to_contain_text("Promised back 2026-12-01")
+
+
 def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(bench: Page) -> None:
     open_plan(bench)
     bench.keyboard.press("+")
@@ -236,19 +256,3 @@ def test_a_unit_that_came_in_boxes_is_begun_from_its_type_and_asked_what_the_sec
     expect(bench.locator("[data-asks]")).to_contain_text("outward from")
     bench.locator("[data-asks] [data-answer]").first.click()
     expect(bench.locator("[data-step=put-input-shaft]").first).to_be_attached()
-
-
-@pytest.mark.parametrize("width", [390, 768])
-def test_plan_step_and_today_can_be_read_on_a_narrow_screen(bench: Page, width: int) -> None:
-    bench.set_viewport_size({"width": width, "height": 1024})
-    for path in (
-        "/jobs/f12/plan",
-        "/jobs/f12/plan/left-cover",
-        "/jobs/l03/plan?zone=turns",
-        "/today",
-        "/tools",
-        "/hours",
-    ):
-        bench.goto(home(bench) + path)
-        expect(bench.locator("h1").first).to_be_visible()
-        assert bench.evaluate("document.documentElement.scrollWidth") <= width, path

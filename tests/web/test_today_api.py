@@ -41,6 +41,19 @@ def test_the_calendar_holds_every_step_with_its_hands_in_the_yards_zone(client: 
     assert all(e["dtend"].dt >= e["dtstart"].dt for e in events)
 
 
+def test_one_job_has_a_calendar_of_its_own(client: FlaskClient) -> None:
+    answer = client.get("/api/jobs/l03/plan.ics")
+    named = [str(e["summary"]) for e in Calendar.from_ical(answer.data).walk("VEVENT")]
+    assert named and all(n.startswith("L-03 ") for n in named)
+    assert client.get("/api/jobs/ghost/plan.ics").status_code == 404
+
+
+def test_a_wrench_that_reaches_the_torque_but_is_due_is_told(client: FlaskClient) -> None:
+    found = client.get("/api/jobs/f12/plan").get_json()["findings"]
+    said = ["".join(x["text"] for x in f["say"]) for f in found if f["code"] == "tool_missing"]
+    assert said == ["Step 17 wants the wrench for 220 N·m: Wrench 3: due since 2026-10-31."]
+
+
 def test_hours_written_down_move_the_schedule(client: FlaskClient) -> None:
     closed = {"day": "2026-11-24", "opens": "", "closes": "", "hands": 0, "words": "stocktaking"}
     body = {"id": "h2", "week": WEEK, "days": [closed]}
@@ -81,7 +94,7 @@ def test_a_press_out_of_order_is_found_where_it_is_wanted(client: FlaskClient) -
     }
     assert client.post("/api/tools", json=broken, headers=ACTOR).status_code == 201
     found = client.get("/api/jobs/f12/plan").get_json()["findings"]
-    assert [f["words"] for f in found if f["code"] == "tool_missing"] == ["press"]
+    assert [f["words"] for f in found if f["code"] == "tool_missing"] == ["wrench for 220 N·m", "press"]
 
 
 def test_the_ram_of_the_yard_is_out_and_a_wrench_is_due(client: FlaskClient) -> None:

@@ -21,8 +21,8 @@ REAR_FIRST: tuple[tuple[str, dict[str, Any]], ...] = (
     ("front-bearing", {"way": "draw", "tag": "L3-10"}), ("front-seal", {"tag": "L3-11"}), ("front-cover-part", {"tag": "L3-12", "orientation": "drain slot down"}),
 )  # fmt: skip
 SPINDLE_STEPS: tuple[tuple[str, dict[str, Any]], ...] = (
-    ("", {"key": "off-rear-cover-part", "label": "Rear cover, for good", "parts": ["rear-cover-part"], "torque": "18 N·m",
-          "stages": ["9"], "bolts": 6, "way_round": "drain slot down", "mark_at": 6.0, "minutes": 20.0,
+    ("", {"key": "off-rear-cover-part", "label": "Rear cover, for good", "parts": ["rear-cover-part"], "torque": "24 N·m",
+          "stages": ["12"], "bolts": 6, "way_round": "drain slot down", "mark_at": 6.0, "minutes": 20.0,
           "wrong_way": "Slot on top: the oil stands over the felt and runs out.", "turn": "spindle"}),
     ("", {"key": "felt-soaks", "label": "Rear felt to soak", "wait": "soak", "wait_minutes": 360.0, "minutes": 5.0,
           "consumables": ["spindle oil"]}),

@@ -17,6 +17,9 @@ const draft = useKept(
 );
 const more = ref(Boolean(props.edit));
 const parts = computed(() => props.view.parts.map((p) => [p.key, p.label] as const));
+const several = computed(() =>
+  props.view.parts.filter((p) => p.count > 1 && draft.value.parts.includes(p.key)),
+);
 const steps = computed(() => props.view.steps.map((s) => [s.key, `${s.number} ${s.label}`] as const));
 const tall = computed(() => [["", "first"] as const, ...steps.value]);
 const wrong = computed(() => (props.desk.problem.value?.details["fields"] ?? {}) as Record<string, string>);
@@ -48,6 +51,14 @@ async function send() {
       /></label>
       <PickBox v-if="!edit" v-model="draft.after" name="after" label="After" :options="tall" />
       <PickBox v-model="draft.parts" name="parts" label="Parts" :options="parts" empty="none" />
+      <label v-for="p in several" :key="p.key"
+        >How many of {{ p.label }} (of {{ p.count }})<input
+          v-model="draft.counts[p.key]"
+          class="field"
+          :name="`count-${p.key}`"
+          :placeholder="`all ${p.count}`"
+          inputmode="numeric"
+      /></label>
       <PickBox v-model="draft.needs" name="needs" label="Needs" :options="steps" empty="nothing" />
       <PickBox v-model="draft.fit" name="fit" label="Goes in" :options="FITS" />
       <template v-if="more">

@@ -2,10 +2,12 @@
 /** The section with what is in and what is to come, and below it the findings. */
 import type { PlanView } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
+import DueLine from "./DueLine.vue";
 import FindingList from "./FindingList.vue";
+import type { PlanDesk } from "./usePlan";
 
 const at = defineModel<number>({ required: true });
-defineProps<{ view: PlanView }>();
+defineProps<{ view: PlanView; desk: PlanDesk }>();
 defineEmits<{ answer: [row: string, field: string, value: string] }>();
 </script>
 
@@ -41,5 +43,6 @@ defineEmits<{ answer: [row: string, field: string, value: string] }>();
         </span>
       </li>
     </ul>
+    <DueLine :view="view" :desk="desk" />
   </aside>
 </template>

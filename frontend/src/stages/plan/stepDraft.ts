@@ -32,6 +32,8 @@ export type StepDraft = Record<Text, string> & {
   label: string;
   after: string;
   parts: string[];
+  /** How many of a part, where not all of them. */
+  counts: Record<string, string>;
   needs: string[];
   takes_out: string[];
   fit: string;
@@ -57,6 +59,7 @@ export function draftOf(step: BuildStep | undefined, after: string): StepDraft {
     label: step?.label ?? "",
     after,
     parts: [...(step?.parts ?? [])],
+    counts: Object.fromEntries(Object.entries(step?.counts ?? {}).map(([key, n]) => [key, String(n)])),
     needs: [...(step?.needs ?? [])],
     takes_out: [...(step?.takes_out ?? [])],
     fit: step?.fit ?? "final",
@@ -74,7 +77,9 @@ export function stepOf(draft: StepDraft, was?: BuildStep): BuildStep {
   const typed: Record<string, unknown> = { ...draft, ...Object.fromEntries([...texts, ...numbers]) };
   delete typed["after"];
   const step = { ...was, ...typed } as unknown as BuildStep;
-  const counts = Object.entries(was?.counts ?? {}).filter(([key]) => draft.parts.includes(key));
+  const counts = Object.entries(draft.counts)
+    .map(([key, text]) => [key, Math.round(number(text))] as const)
+    .filter(([key, n]) => n > 0 && draft.parts.includes(key));
   return {
     ...step,
     hands: Math.max(1, Math.round(step.hands)),

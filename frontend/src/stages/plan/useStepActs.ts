@@ -57,6 +57,7 @@ export function useStepActs(desk: PlanDesk, step: Ref<StepView | undefined>) {
     desk.letGo();
   }
   async function answer(): Promise<void> {
+    if (desk.busy.value) return;
     const { words, second } = said;
     const ok =
       asking.value === "wrong"

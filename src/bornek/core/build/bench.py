@@ -12,18 +12,20 @@ from bornek.core.parts.orders import OrderLine
 
 @dataclass(frozen=True)
 class YardTool:
-    """One row of the yard's tools: what it is, and whether it can be used."""
+    """One row of the yard's tools: what it is, whether it can be used, and from what torque to what [N·m]."""
 
     sort: str
     name: str
     usable: bool
     words: str = ""
+    least: float = 0
+    greatest: float = 0
 
 
 @dataclass(frozen=True)
 class Bench:
     """`signed`: settings by key, with when; `disturbed`: those signed and moved since. `verdicts` by part. `tools` is
-    None where the yard keeps no list. `now` is the yard's own clock, without a zone."""
+    None where the yard keeps no list; `gauges` says by setting what is wrong with the gauge that it is read with. `now` is the yard's own clock, without a zone."""
 
     unit: str = "mm"
     signed: Mapping[str, str] = field(default_factory=dict)
@@ -31,6 +33,7 @@ class Bench:
     verdicts: Mapping[str, str] = field(default_factory=dict)
     orders: Sequence[OrderLine] = ()
     tools: Sequence[YardTool] | None = None
+    gauges: Mapping[str, str] = field(default_factory=dict)
     now: datetime | None = None
     calendar: ShopCalendar | None = None
 

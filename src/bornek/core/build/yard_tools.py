@@ -44,6 +44,19 @@ class ToolCard:
         """
         return not self.out_of_order and self.count > 0 and not is_late(self.details.get("due", ""), today)
 
+    def reach(self) -> tuple[float, float]:
+        """From what torque to what a wrench goes [N·m]; 0 to 0 where it was not said.
+
+        >>> ToolCard("torque_wrench", "Wrench 2", details={"least": "20", "greatest": "120 N·m"}).reach()
+        (20.0, 120.0)
+        """
+        if not self.details.get("greatest"):
+            return 0.0, 0.0
+        least, greatest = (
+            parse(self.details.get(key) or "0", "torque", "N·m").value for key in ("least", "greatest")
+        )
+        return float(least), float(greatest)
+
     def why_not(self, today: str) -> str:
         """Why it cannot be used; empty if it can."""
         if self.out_of_order:

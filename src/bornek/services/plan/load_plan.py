@@ -12,7 +12,10 @@ from sqlalchemy.orm import Session
 from bornek.core.build.bench import Bench
 from bornek.core.build.findings.find import find_all
 from bornek.core.build.findings.finding import Finding
+from bornek.core.build.gather import gather
 from bornek.core.build.order import BuildOrder, build_order
+from bornek.core.build.schedule.from_order import tasks_of
+from bornek.core.build.schedule.serial import Plan, schedule
 from bornek.core.build.standing import Standing, standings
 from bornek.core.build.turns import TurnLog, turn_log
 from bornek.core.facts.judged import Judged
@@ -49,6 +52,17 @@ class LoadedPlan:
     def turns(self) -> TurnLog:
         return turn_log(self.order)
 
+    @cached_property
+    def alone(self) -> Plan | None:
+        """This job by itself in the shop's hours; None with a loop in it, or nothing left."""
+        bench = self.bench
+        if bench.calendar is None or bench.now is None or self.order.loop:
+            return None
+        tasks = tasks_of(self.order, bench, self.job.id, bench.now.replace(second=0, microsecond=0)).tasks
+        return (
+            schedule(tasks, bench.calendar, {}, bench.now.replace(second=0, microsecond=0)) if tasks else None
+        )
+
     @property
     def begun(self) -> bool:
         return bool(self.order.worked.done)
@@ -71,12 +85,18 @@ def load_plan(session: Session, job: t.Job, now: datetime) -> LoadedPlan:
 
 def _load(session: Session, job: t.Job, moment: datetime) -> LoadedPlan:
     d, facts = definition_of(job), facts_of(session, job.id)
+    if not gather(d, facts):
+        return LoadedPlan(job, facts, build_order(d, facts), Bench(unit=job.length_unit, now=moment))
     signed: dict[str, str] = {}
     disturbed: set[str] = set()
     ids: dict[str, str] = {}
+    gauges: dict[str, str] = {}
     for setting in settings_of(session, job.id):
-        log = load_setting(session, setting.id, moment.date()).log
+        loaded = load_setting(session, setting.id, moment.date())
+        log, gauge = loaded.log, loaded.ctx.find_gauge()
         ids[setting.key] = setting.id
+        if gauge.overdue:
+            gauges[setting.key] = f"{gauge.name} is due since {gauge.due}"
         if log.signature is not None and log.disturbed:
             disturbed.add(setting.key)
         elif log.signature is not None:
@@ -88,6 +108,7 @@ def _load(session: Session, job: t.Job, moment: datetime) -> LoadedPlan:
         verdicts={f.body.part: f.body.verdict for f in facts if isinstance(f.body, Judged)},
         orders=order_lines(d, facts, job.length_unit),
         tools=yard_tools(session, moment.date()),
+        gauges=gauges,
         now=moment,
         calendar=shop_calendar(session),
     )

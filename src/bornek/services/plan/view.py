@@ -15,6 +15,7 @@ from bornek.core.build.needs import Ask, Need, closing_steps
 from bornek.core.build.order import BuildOrder
 from bornek.core.build.player import BenchAct, hours, next_act, with_unit
 from bornek.core.build.say_plan import say_plan
+from bornek.core.build.schedule.from_order import due_of
 from bornek.core.build.standing import Gate, Waiting, waits, window
 from bornek.core.build.torque_order import star_order
 from bornek.core.build.tray import shut_outs, tray
@@ -182,6 +183,8 @@ class PlanView:
     tray: list[PlanTray]
     findings: list[FindingView]
     needs: list[NeedView]
+    due: str
+    finish: str
     loop: list[str]
     asks: list[Ask]
     turns: list[Turn]
@@ -238,6 +241,8 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
         ],
         findings=[_finding(f) for f in plan.findings],
         needs=[_need(n) for n in order.needs],
+        due=due_of(order),
+        finish=plan.alone.when(plan.alone.finish).isoformat(timespec="minutes") if plan.alone else "",
         loop=list(order.loop),
         asks=list(order.asks),
         turns=list(plan.turns.turns),

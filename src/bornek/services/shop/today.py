@@ -32,6 +32,7 @@ from bornek.core.plain import dump
 from bornek.services.plan.load_plan import load_plan
 from bornek.services.shop.hours import shop_calendar
 from bornek.services.shop.tools import resources
+from bornek.store.queries.jobs import job_with_unit
 from bornek.store.queries.shop_time import jobs_in_build
 from bornek.store.queries.yard import local
 
@@ -78,6 +79,16 @@ def yard_day(session: Session, now: datetime) -> YardDay:
             builds.append(JobBuild(job.id, unit.tag, unit.name, plan.order, plan.bench))
     wall = moment.replace(tzinfo=None)
     return YardDay(builds, shop_calendar(session), resources(session, wall.date()), wall)
+
+
+def job_day(session: Session, job_id: str, now: datetime) -> YardDay:
+    """One job alone in the shop's hours."""
+    job, unit = job_with_unit(session, job_id)
+    moment = local(session, now)
+    plan = load_plan(session, job, moment)
+    build = JobBuild(job.id, unit.tag, unit.name, plan.order, plan.bench)
+    wall = moment.replace(tzinfo=None)
+    return YardDay((build,), shop_calendar(session), resources(session, wall.date()), wall)
 
 
 def view_today(session: Session, now: datetime) -> dict[str, Any]:

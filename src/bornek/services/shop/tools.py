@@ -149,7 +149,8 @@ def yard_tools(session: Session, today: date) -> list[YardTool] | None:
     if not rows:
         return None
     day = today.isoformat()
-    return [YardTool(r.sort, r.name, card_of(r).usable(day), card_of(r).why_not(day)) for r in rows]
+    cards = [card_of(r) for r in rows]
+    return [YardTool(c.sort, c.name, c.usable(day), c.why_not(day), *c.reach()) for c in cards]
 
 
 def resources(session: Session, today: date) -> dict[str, int]:

@@ -9,10 +9,10 @@ from flask_smorest import Blueprint
 
 from bornek.report.calendar import day_calendar
 from bornek.services.shop.hours import HoursView, view_hours, write_hours
-from bornek.services.shop.today import TodayView, view_today, yard_day
+from bornek.services.shop.today import TodayView, job_day, view_today, yard_day
 from bornek.services.shop.tools import ToolShelf, view_tools, write_tool
 from bornek.services.shop.yard import view_yard
-from bornek.web.documents import shows, writes
+from bornek.web.documents import problems, shows, writes
 from bornek.web.shop.inputs import ShopHoursIn, ToolIn
 from bornek.web.wire import attached, made, wire
 
@@ -32,6 +32,16 @@ def calendar() -> Response:
         yard = view_yard(session)
         body = day_calendar(yard_day(session, wire().clock()), yard["name"], yard["zone"], wire().clock())
     return attached(body, "text/calendar; charset=utf-8", "today.ics")
+
+
+@blp.get("/jobs/<job_id>/plan.ics")
+@blp.response(200, {"type": "string"}, content_type="text/calendar")
+@problems(blp, 404)
+def job_calendar(job_id: str) -> Response:
+    with wire().reading() as session:
+        yard, day = view_yard(session), job_day(session, job_id, wire().clock())
+        body = day_calendar(day, yard["name"], yard["zone"], wire().clock())
+    return attached(body, "text/calendar; charset=utf-8", f"build-{day.jobs[0].tag}.ics")
 
 
 @blp.get("/tools")

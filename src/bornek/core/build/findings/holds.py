@@ -2,17 +2,21 @@
 
 from __future__ import annotations
 
-from bornek.core.build.bench import Bench
+from collections.abc import Sequence
+
+from bornek.core.build.bench import Bench, YardTool
 from bornek.core.build.findings.finding import Finding
 from bornek.core.build.order import BuildOrder
 from bornek.core.parts.holds import open_holds
 from bornek.core.phrases import Span, lower_first
 from bornek.core.strip.ledger import open_items
+from bornek.core.units.check_steps import torque_n_m
 from bornek.core.units.part_kinds import BEARINGS
+from bornek.core.units.step import BuildStep
 
 LIFTED_KG = 25.0
 """What one pair of hands does not lift; the yard's own rule may be stricter."""
-RESOURCES = {"press": "press", "crane": "crane", "oven": "oven", "freezer": "freezer", "ram": "ram"}
+WRENCH = "torque_wrench"
 
 
 def hold_open(order: BuildOrder, bench: Bench) -> list[Finding]:
@@ -104,35 +108,53 @@ def loose_item(order: BuildOrder, bench: Bench) -> list[Finding]:
 
 
 def tool_missing(order: BuildOrder, bench: Bench) -> list[Finding]:
-    """A tool or resource of a coming step that the yard does not have, or cannot use."""
-    if bench.tools is None:
-        return []
-    found = []
+    """A tool, wrench, gauge or resource of coming steps that the yard does not have, or cannot use: each told once."""
+    wanted: dict[tuple[str, str], list[str]] = {}
     for p in order.steps:
         if order.is_done(p.key):
             continue
-        wanted = [*p.step.tools, *([RESOURCES[p.step.resource]] if p.step.resource else [])]
-        for name in dict.fromkeys(wanted):
-            have = [t for t in bench.tools if name.lower() in (t.sort.lower(), t.name.lower())]
-            if any(t.usable for t in have):
-                continue
+        lacking = _tools_lacking(p.step, bench.tools) if bench.tools is not None else []
+        if p.step.setting in bench.gauges:
+            lacking.append(("gauge", bench.gauges[p.step.setting]))
+        for what in lacking:
+            wanted.setdefault(what, []).append(p.key)
+    return [_lacking(order, tuple(keys), name, why) for (name, why), keys in wanted.items()]
+
+
+def _tools_lacking(step: BuildStep, tools: Sequence[YardTool]) -> list[tuple[str, str]]:
+    """Each by its name, with why it is not there."""
+    lacking = []
+    for name in dict.fromkeys([*step.tools, *([step.resource] if step.resource else [])]):
+        have = [t for t in tools if name.lower() in (t.sort.lower(), t.name.lower())]
+        if not any(t.usable for t in have):
             why = f"{have[0].name}: {have[0].words or 'out of order'}" if have else "the yard has none"
-            found.append(
-                Finding(
-                    code="tool_missing",
-                    severity="warn",
-                    title="Tool not there",
-                    words=name,
-                    say=(
-                        Span(f"Step {order.number[p.key]} wants the "),
-                        Span(lower_first(name), True),
-                        Span(f": {why}."),
-                    ),
-                    do="Get it, mend it, or write the step with another; tools stand on the Shelf.",
-                    steps=(p.key,),
-                )
-            )
-    return found
+            lacking.append((lower_first(name), why))
+    wrenches = [t for t in tools if t.sort == WRENCH and t.greatest]
+    if step.torque and wrenches:
+        torque = torque_n_m(step.torque)
+        reach = [t for t in wrenches if t.least <= torque <= t.greatest]
+        if not any(t.usable for t in reach):
+            why = f"{reach[0].name}: {reach[0].words}" if reach else "none on the shelf reaches it"
+            lacking.append((f"wrench for {torque:g} N·m", why))
+    return lacking
+
+
+def _lacking(order: BuildOrder, keys: tuple[str, ...], name: str, why: str) -> Finding:
+    numbers = [str(order.number[k]) for k in keys]
+    who = (
+        f"Step {numbers[0]} wants"
+        if len(keys) == 1
+        else f"Steps {', '.join(numbers[:-1])} and {numbers[-1]} want"
+    )
+    return Finding(
+        code="tool_missing",
+        severity="warn",
+        title="Tool not there",
+        words=name,
+        say=(Span(f"{who} the "), Span(name, True), Span(f": {why}.")),
+        do="Get it, mend it, or write the step with another; tools and gauges stand on the Shelf.",
+        steps=keys,
+    )
 
 
 def heavy(order: BuildOrder, bench: Bench) -> list[Finding]:
