@@ -36,6 +36,7 @@ def test_from_a_tight_turn_over_a_trap_to_the_last_step_by_keys_alone(bench: Pag
     order = numbers(bench)
     assert order.index("felt-in") < order.index("off-rear-cover-part")
     bench.keyboard.press("w")
+    expect(bench.locator("[data-step-page]")).to_be_visible()
     work_to_the_end(bench)
     say(bench, "Every step is worked.")
     record = bench.request.get(f"{home(bench)}/api/jobs/l03/record").json()["build"]
@@ -81,6 +82,28 @@ def test_a_forbidden_place_is_refused_and_overruled_with_a_reason(bench: Page) -
     assert order.index("off-cone-pulley") < order.index("off-long-spacer")
     bench.goto(f"{home(bench)}/types/lathe-spindle")
     expect(bench.locator("[data-overruled]")).to_contain_text("the pulley is in halves")
+
+
+def test_a_need_is_confirmed_or_overruled_where_the_step_stands(bench: Page) -> None:
+    open_plan(bench)
+    bench.locator("[data-step=off-long-spacer] button").click()
+    needs = bench.locator("[data-needs]")
+    expect(needs).to_contain_text("long spacer lies behind belt pulley on spindle, from the section")
+    needs.locator("li", has_text="before 11 Belt pulley").locator("[data-it-is-so]").click()
+    expect(needs).to_contain_text("confirmed")
+    needs.locator("li", has_text="after 9 Drive gear").locator("[data-not-so]").click()
+    needs.locator("[name=need-why]").fill("the gear is in halves")
+    bench.keyboard.press("Enter")
+    expect(needs.locator("li", has_text="Drive gear")).to_have_count(0)
+
+
+def test_a_step_is_left_out_with_a_reason(bench: Page) -> None:
+    open_plan(bench, "/jobs/l03/plan/set-rear-play")
+    bench.keyboard.press("e")
+    bench.locator("[data-strike] [name=why]").fill("not asked for")
+    bench.locator("[data-strike] button").click()
+    expect(bench.locator("[data-line]")).to_be_visible()
+    expect(bench.locator("[data-step=set-rear-play]")).to_have_count(0)
 
 
 def test_escape_puts_a_step_back_where_it_was(bench: Page) -> None:

@@ -23,6 +23,8 @@ const several = computed(() =>
 const steps = computed(() => props.view.steps.map((s) => [s.key, `${s.number} ${s.label}`] as const));
 const tall = computed(() => [["", "first"] as const, ...steps.value]);
 const wrong = computed(() => (props.desk.problem.value?.details["fields"] ?? {}) as Record<string, string>);
+const why = ref("");
+const strike = () => props.desk.write("step_struck", { step: props.edit?.key, words: why.value });
 async function send() {
   const taken = props.view.steps.map((s) => s.key);
   const key = props.edit?.key ?? keyFor(draft.value.label, taken);
@@ -98,6 +100,12 @@ async function send() {
         Torque, sealant, wait, side …
       </button>
       <button type="button" class="control" @click="$emit('close')">Not now</button>
+    </div>
+    <div v-if="edit" class="mt-3 flex max-w-[640px] items-end gap-3" data-strike>
+      <label class="flex-1"
+        >Leave it out of this build, because<input v-model="why" class="field" name="why" maxlength="400"
+      /></label>
+      <button type="button" class="control" :disabled="!why" @click="strike">Leave it out</button>
     </div>
   </form>
 </template>

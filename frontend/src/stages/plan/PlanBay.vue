@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** The section with what is in and what is to come, and below it the findings. */
-import type { PlanView } from "../../api/client";
+import type { PlanView, StepView } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
 import DueLine from "./DueLine.vue";
 import FindingList from "./FindingList.vue";
+import NeedList from "./NeedList.vue";
 import type { PlanDesk } from "./usePlan";
 
 const at = defineModel<number>({ required: true });
-defineProps<{ view: PlanView; desk: PlanDesk }>();
+defineProps<{ view: PlanView; desk: PlanDesk; chosen: StepView | null }>();
 defineEmits<{ answer: [row: string, field: string, value: string] }>();
 </script>
 
@@ -43,6 +44,7 @@ defineEmits<{ answer: [row: string, field: string, value: string] }>();
         </span>
       </li>
     </ul>
+    <NeedList v-if="chosen" :view="view" :desk="desk" :step="chosen" />
     <DueLine :view="view" :desk="desk" />
   </aside>
 </template>

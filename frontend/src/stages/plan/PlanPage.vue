@@ -146,7 +146,7 @@ const eyebrow = computed(() => {
     />
     <TurnZone v-else-if="zone === 'turns'" :view="view" :desk="desk" />
     <div v-else class="flex flex-1 flex-col-reverse lg:flex-row">
-      <PlanBay v-model="at" :view="view" :desk="desk" @answer="answer" />
+      <PlanBay v-model="at" :view="view" :desk="desk" :chosen="chosen" @answer="answer" />
       <PlanLine :view="view" :line="line" @move="move" @own="writing = true" @turns="zone = 'turns'" />
     </div>
     <OverrulePanel v-if="forbidden" :problem="forbidden" @overrule="overrule" @back="leave" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One step at the bench, large: the next act, the cover from outside, torque and sealant, then the free turn. */
-import { computed, ref, toRef } from "vue";
+import { computed, ref, toRef, watchEffect } from "vue";
 import { useRouter } from "vue-router";
 import BoltRing from "../../marks/BoltRing.vue";
 import { COMMON_KEYS, useStageKeys } from "../../composables/useStageKeys";
@@ -42,6 +42,10 @@ const { asking, turning } = acts;
 const help = ref<"keys" | "cautions" | null>(null);
 const editing = ref(false);
 const toPlan = () => void router.push(`/jobs/${props.job}/plan`);
+/** A step that is left out, or was never there, has no page. */
+watchEffect(() => {
+  if (view.value && !step.value) void router.replace(`/jobs/${props.job}/plan`);
+});
 const go = (key: string) => void router.push(`/jobs/${props.job}/plan/${key}`);
 const done = computed(() => step.value && !["ready", "held"].includes(step.value.state));
 const following = computed(() => view.value?.steps[step.value?.number ?? 0]);
