@@ -9,7 +9,7 @@ from typing import Any
 
 import pytest
 from flask import Flask
-from playwright.sync_api import Browser, Page
+from playwright.sync_api import Browser, Page, expect
 
 from bornek.app import create_app
 from bornek.store.database import Database
@@ -18,6 +18,8 @@ from helpers import NOW
 from serving import ACTOR, served
 
 VIEWPORT = {"width": 1280, "height": 800}
+expect.set_options(timeout=12_000)
+"""How long a page may take on a machine where three others are being tried."""
 
 
 @pytest.fixture(scope="session")
