@@ -1,4 +1,4 @@
-"""A hundred exchange files altered in one place each; thousands in bench/altered.py."""
+"""Forty exchange files altered in one place each; thousands in bench/altered.py."""
 
 from pathlib import Path
 
@@ -8,10 +8,10 @@ from altered import JOBS, Yard, packed, run
 
 
 def test_an_altered_file_is_refused_in_words_or_taken_in_whole(tmp_path: Path) -> None:
-    counted = run(tmp_path, 100)
+    counted = run(tmp_path, 40)
     assert set(counted) <= {"refused", "taken in"}, counted
-    assert counted["refused"] > 50
-    assert counted["taken in"] > 5
+    assert counted["refused"] > 20
+    assert counted["taken in"] > 2
 
 
 @pytest.fixture(scope="module")
