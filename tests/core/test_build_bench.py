@@ -58,6 +58,15 @@ def test_the_bolt_in_hand_is_named(turns: int, eyebrow: str) -> None:
     assert (found.eyebrow, found.main) == (eyebrow, f"Bolt {turns + 1} is at 80 N·m")
 
 
+def test_a_joint_that_was_tight_in_time_is_not_called_skinned_later() -> None:
+    begun = datetime(2026, 11, 23, 8, 4)
+    bodies = (
+        SeenRight("left-on", "way_round"), SeenRight("left-on", "hole"), ClockBegun("left-on", "sealant"))  # fmt: skip
+    for turns, sort in ((8, "do"), (7, "skinned")):
+        job = also(*bodies, BoltsTight("left-on", turns), now=begun + timedelta(hours=2))
+        assert act(changed("left-on", job=job, torque="80", stages=("40",), bolts=4), "left-on") == sort
+
+
 def test_when_every_bolt_is_tight_the_step_can_be_done() -> None:
     assert act(also(BoltsTight("right-on", 4)), "right-on") == "do"
 

@@ -55,6 +55,13 @@ def test_a_new_part_that_never_came_off_gets_a_step() -> None:
     assert keys(job) == ["put-wheel"]
 
 
+def test_parts_whose_long_keys_begin_alike_each_keep_their_step() -> None:
+    long = "cap-of-the-upper-countershaft-bearing-"
+    d = Definition(parts=tuple(Part(long + x, f"Cap {x}", "other") for x in "ab"))
+    order = Job(d=d, bodies=tuple(Removed(long + x, "hand") for x in "ab")).order()
+    assert len(order.by_key) == len(order.steps) == 2
+
+
 def test_a_setting_follows_what_it_is_read_on() -> None:
     order = removed("left-cover", "right-cover")
     assert keys(order)[-1] == "set-play"

@@ -6,6 +6,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
+from zlib import crc32
 
 from bornek.core.build.first_draft import DraftStep, first_draft
 from bornek.core.facts.from_type import FromType
@@ -28,6 +29,7 @@ ORIGIN_WORDS: dict[Origin, str] = {
     "setting": "it is to be set",
     "section": "it stands in the section",
 }
+KEY_LETTERS = 40
 TURNING = GEARS | BEARINGS | {"thrust_bearing", "shaft", "rotor", "drum", "pulley", "coupling", "dog"}
 """Parts after which the shaft is turned by hand."""
 
@@ -159,7 +161,7 @@ def _from_log(d: Definition, line: DraftStep, body: Removed, number: int, mated:
     mates = tuple(m for m in body.mates if m in mated)
     named = ", ".join([line.label, *(d.label_of(m) for m in mates)])
     step = BuildStep(
-        key=f"off-{body.part}"[:36] + (f"-{number}" if number > 1 else ""),
+        key=step_key("off", body.part, number),
         label=named,
         parts=(body.part, *mates),
         counts={body.part: body.count} if part and body.count < part.count else {},
@@ -172,6 +174,19 @@ def _from_log(d: Definition, line: DraftStep, body: Removed, number: int, mated:
         w for w in (f"tag {body.tag}" if body.tag else "", f"bag {body.bag}" if body.bag else "") if w
     )
     return Planned(step, "removal", words)
+
+
+def step_key(what: str, key: str, number: int = 1) -> str:
+    """The key of a step that nobody wrote, at most 40 letters; long keys that begin alike stay apart.
+
+    >>> step_key("off", "cover"), step_key("off", "cover", 2)
+    ('off-cover', 'off-cover-2')
+    >>> long = "bearing-cap-of-the-upper-countershaft-a"
+    >>> len(step_key("off", long)) <= 40 and step_key("off", long) != step_key("off", long[:-1] + "b")
+    True
+    """
+    whole = f"{what}-{key}" + (f"-{number}" if number > 1 else "")
+    return whole if len(whole) <= KEY_LETTERS else f"{whole[: KEY_LETTERS - 9]}-{crc32(whole.encode()):08x}"
 
 
 def turning_shaft(d: Definition, parts: Sequence[str]) -> str:
@@ -203,7 +218,7 @@ def _insert_from_section(
         if not whole and not part.shaft:
             continue
         step = BuildStep(
-            key=f"put-{part.key}"[:40],
+            key=step_key("put", part.key),
             label=f"{part.count} × {part.label}" if part.count > 1 else part.label,
             parts=(part.key,),
             way_round=part.faces,
@@ -235,7 +250,7 @@ def _insert_settings(d: Definition, listed: list[Planned]) -> list[Planned]:
         same = {p.key for p in d.parts if p.shaft in shafts and p.part_kind in BEARINGS}
         at = max([*here, *(n for n, p in enumerate(listed) if same & set(p.step.parts))]) + 1
         step = BuildStep(
-            key=f"set-{point.key}"[:40], label=f"Set: {point.label}", setting=point.key, hold=point.label
+            key=step_key("set", point.key), label=f"Set: {point.label}", setting=point.key, hold=point.label
         )
         listed = [*listed[:at], Planned(step, "setting"), *listed[at:]]
     return listed

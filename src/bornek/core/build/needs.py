@@ -8,7 +8,7 @@ from itertools import pairwise
 from typing import Literal
 
 from bornek.core.build.enclosures import Enclosure, enclosures
-from bornek.core.build.gather import Planned
+from bornek.core.build.gather import ORIGIN_WORDS, Planned
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.need_judged import NeedJudged
 from bornek.core.phrases import lower_first
@@ -73,19 +73,13 @@ def typed_needs(steps: Sequence[Planned]) -> list[Need]:
     there = {p.key for p in steps}
     final = final_steps(steps)
     found = [
-        Need(n, p.key, "typed", ORIGIN_REASON.get(p.origin, "typed"))
-        for p in steps
-        for n in p.step.needs
-        if n in there
+        Need(n, p.key, "typed", ORIGIN_WORDS[p.origin]) for p in steps for n in p.step.needs if n in there
     ]
     for p in steps:
         if p.step.fit == "dry":
             for key in {final[part] for part in p.step.parts if part in final}:
                 found.append(Need(p.key, key, "dry", "dry first, then for good"))
     return found
-
-
-ORIGIN_REASON = {"type": "the unit type says so", "own": "written for this job"}
 
 
 def derived_needs(d: Definition, steps: Sequence[Planned]) -> list[Need]:

@@ -62,7 +62,7 @@ def next_act(order: BuildOrder, bench: Bench, planned: Planned, stands: Standing
     if step.hole and not worked.right(key, "hole"):
         say = (Span("Put a wire through the "), Span(step.hole, True), Span(": it must line up."))
         return BenchAct("hole", say, f"Open: {step.hole}", "Before it is closed")
-    if step.open_minutes:
+    if step.open_minutes and not _all_tight(order, step):
         bead = _bead(order, bench, planned)
         if bead is not None:
             return bead
@@ -105,10 +105,16 @@ def _bead(order: BuildOrder, bench: Bench, planned: Planned) -> BenchAct | None:
     return None
 
 
+def _all_tight(order: BuildOrder, step: BuildStep) -> bool:
+    """Whether every bolt was brought to its last stage: then the sealant's clock says nothing any more."""
+    turns = step.bolts * (len(step.stages) + 1) if step.torque else 0
+    return turns > 0 and order.worked.bolts.get(step.key, 0) >= turns
+
+
 def _bolt(order: BuildOrder, step: BuildStep) -> BenchAct | None:
     stages = [*step.stages, step.torque]
     done = order.worked.bolts.get(step.key, 0)
-    if done >= step.bolts * len(stages):
+    if _all_tight(order, step):
         return None
     stage, place = divmod(done, step.bolts)
     say = (

@@ -93,5 +93,7 @@ def _back(plan: LoadedPlan, body: WentBack) -> None:
     for key in body.steps:
         if key not in plan.order.worked.done:
             raise InputError(
-                f"{plan.order.label(key)} is not done, so it cannot be taken back.", field="steps"
+                f"{plan.order.label(key)} is not done, so it cannot be taken back.",
+                field="steps",
+                next_step="Look at the plan again: somebody may have taken it back already.",
             )
