@@ -11,6 +11,7 @@ from bornek.core.build.order import BuildOrder
 from bornek.core.build.schedule.tasks import Task
 from bornek.core.build.standing import waits
 from bornek.core.facts.due_back import DueBack
+from bornek.core.parts.days import is_late
 
 SETTING_MINUTES = 45
 """Hands of a setting of which nobody said how long it takes [min]."""
@@ -39,6 +40,7 @@ def tasks_of(
     order: BuildOrder, bench: Bench, job: str, now: datetime, resources: Collection[str] = ()
 ) -> JobTasks:
     """What is left of one job. Needs that the order does not keep do not bind; a wait that runs binds its own.
+    A part whose promise has passed comes tomorrow at the earliest, and is named as without a promise.
 
     >>> from bornek.core.build.order import build_order
     >>> from bornek.core.units.definition import Definition
@@ -71,6 +73,9 @@ def tasks_of(
                 unpromised.append(f"{out.label} from {out.supplier}")
                 continue
             comes = datetime.fromisoformat(out.promised)
+            if is_late(out.promised, now.date().isoformat()):
+                unpromised.append(f"{out.label} from {out.supplier}, late since {out.promised}")
+                comes = datetime.fromisoformat(now.date().isoformat()) + timedelta(days=1)
             release[p.key] = max(release.get(p.key, 0), _minutes(comes - now))
         step = p.step
         hands = step.minutes or (SETTING_MINUTES if step.setting else step.hands_minutes)
