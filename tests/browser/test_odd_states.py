@@ -65,6 +65,18 @@ def odd(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterat
             bench.act("as_found", 0.5)
         for cell in bench.view()["sheet"]["cells"]:
             bench.written("entries", {"slot": cell["slot"], "text": f"{value} mm", "confirmed": True})
+    own = {
+        "key": "own",
+        "label": LONG,
+        "side": LONG[:40],
+        "way_round": LONG,
+        "wrong_way": LONG,
+        "tools": [LONG],
+    }
+    own |= {"wait": "soak", "wait_minutes": 600, "hold": LONG, "consumables": [LONG]}
+    body = {"id": "odd-step", "kind": "step_written", "body": {"step": own, "after": ""}}
+    answer = client.post("/api/jobs/z9/plan", json=body, headers=headers)
+    assert answer.status_code == 201, answer.get_json()
     with served(app) as address:
         yield address
     database.close()
@@ -103,13 +115,16 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
         page.locator("[data-sum]").first.click(trial=True, timeout=2000)
 
 
-@pytest.mark.parametrize(
-    "path", ["/", "/jobs/z9", "/jobs/z9/receive", "/jobs/z9/strip", "/jobs/z9/inspect", "/jobs/z9/record"]
-)
+STAGES = ("", "/receive", "/strip", "/inspect", "/plan", "/plan/own", "/record", "/definition")
+SHOP = ("/", "/today", "/orders", "/tools", "/hours", "/gauges", "/drawer", "/types", f"/search?text={LONG}")
+
+
+@pytest.mark.parametrize("path", [*(f"/jobs/z9{stage}" for stage in STAGES), *SHOP])
 def test_long_names_push_nothing_off_the_page(page: Page, odd: str, path: str) -> None:
     page.errors.clear()  # type: ignore[attr-defined]
     page.goto(odd + path)
-    page.locator("[data-say], .say, [data-row]").first.wait_for()
+    page.locator("main").first.wait_for()
+    page.wait_for_load_state("networkidle")
     for width in WIDTHS:
         page.set_viewport_size({"width": width, "height": 900})
         page.evaluate(DRAWN)

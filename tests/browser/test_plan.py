@@ -270,6 +270,33 @@ def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(benc
     assert bench.locator("[data-own-step] [name=label]").input_value() == "Cover on"
 
 
+def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(bench: Page) -> None:
+    open_plan(bench, "/jobs/f12/plan")
+    bench.keyboard.press("+")
+    form = bench.locator("[data-own-step]")
+    form.locator("[name=label]").fill("Locking wire")
+    pick(form, "parts", "ring-tabs")
+    bench.keyboard.press("Escape")
+    form.get_by_role("button", name="Torque, sealant").click()
+    for name, typed, why in (
+        ("count-ring-tabs", "two", "must be 1 to 6 of ring-tabs (got 'two')"),
+        ("minutes", "ten", "must be a number (got 'ten')"),
+        ("hands", "half", "must be a whole number (got 'half')"),
+    ):
+        field = form.locator(f"[name={name}]")
+        field.fill(typed)
+        form.get_by_role("button", name="Write it down").click()
+        expect(field.locator("xpath=..")).to_contain_text(why)
+        assert field.input_value() == typed
+        field.fill("")
+    bench.goto(f"{home(bench)}/jobs/l03/plan?zone=turns")
+    bench.locator("[name=turns]").fill("many")
+    bench.keyboard.press("Tab")
+    bench.locator("[data-feel=free]").click()
+    bench.locator("[data-turns] form [type=submit]").click()
+    expect(bench.locator("[data-problem]")).to_contain_text("got 'many'")
+
+
 def test_a_unit_that_came_in_boxes_is_begun_from_its_type_and_asked_what_the_section_cannot_tell(
     bench: Page,
 ) -> None:

@@ -235,6 +235,25 @@ def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page
     expect(bench.locator("[data-place]")).to_have_count(1)
 
 
+def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) -> None:
+    bench.goto(f"{home(bench)}/types/chain-ferry")
+    bench.locator("[data-leaf=steps]").click()
+    row = bench.locator("[data-row-key=ring-gear-on]")
+    row.locator("button").first.click()
+    field = row.locator("[name^=counts-]").first
+    name = field.get_attribute("name")
+    for typed, why in (("half", "(got 'half')"), ("900", "must be 1 to 12")):
+        field.fill(typed)
+        expect(bench.locator("[data-problems]")).to_contain_text(why)
+    field.fill("3")
+    expect(bench.locator("[data-problems]")).to_have_count(0)
+    bench.get_by_role("button", name="Save revision").click()
+    bench.reload()
+    bench.locator("[data-leaf=steps]").click()
+    row.locator("button").first.click()
+    expect(bench.locator(f"[name={name}]")).to_have_value("3")
+
+
 def test_a_limit_that_says_preload_over_a_play_is_asked_about_on_the_page(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-leaf=settings]").click()

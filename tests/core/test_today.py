@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import datetime
+from datetime import datetime, timedelta
+from typing import Any
+
+import pytest
 
 from bornek.core.build.bench import Bench
 from bornek.core.build.findings.find import find_all
@@ -13,8 +16,10 @@ from bornek.core.build.today.say_today import say_today
 from bornek.core.build.today.yard_day import JobBuild, YardDay
 from bornek.core.facts.due_back import DueBack
 from bornek.core.facts.from_type import FromType
+from bornek.core.facts.step_worked import StepWorked
+from bornek.core.parts.orders import OrderLine
 from bornek.core.phrases import text_of
-from bornek.core.units.definition import Definition
+from bornek.core.units.definition import Definition, Part
 from plan_cases import Job, step
 
 TWO = ShopCalendar((*(((480, 1020, 2),) * 5), CLOSED, CLOSED))
@@ -99,14 +104,97 @@ def test_a_wait_that_eats_the_day_is_told_and_one_overnight_is_not() -> None:
     )
 
 
-def test_an_order_promised_holds_its_step_back_and_one_without_a_promise_is_named() -> None:
-    from bornek.core.parts.orders import OrderLine
-    from bornek.core.units.definition import Part
+CUP = Part("cup", "Cup", "other")
+OTHER = Part("race", "Race", "other")
+PARTED = Definition(
+    parts=(CUP, OTHER),
+    steps=(
+        step("race-in", "Race in", "race"),
+        step("cup-in", "Cup in", "cup", open_minutes=60, open_until="cover"),
+        step("cover", "Cover on", needs=("cup-in",)),
+    ),
+)
+LINE = OrderLine("o", "cup", "Cup", "order", "C-1", 1, "store", "", "ordered", "")
 
-    d = Definition(parts=(Part("cup", "Cup", "other"),), steps=(step("cup-in", "Cup in", "cup"),))
-    line = OrderLine("o", "cup", "Cup", "order", "C-1", 1, "store", "2026-11-26", "ordered", "")
-    for promised, starts in (("2026-11-26", datetime(2026, 11, 26, 8, 0)), ("", MORNING)):
-        bench = Bench(now=MORNING, calendar=TWO, orders=(replace(line, promised=promised),))
-        day = yard(JobBuild("a", "A", "a", Job(d=d).order(), bench))
-        assert hand_rows(day)[0].starts == starts
-        assert finishes(day)[0].unpromised == (() if promised else ("Cup from store",))
+
+def waiting_for(bench: Bench, d: Definition = PARTED, due: str = "") -> YardDay:
+    bodies = (FromType(), *((DueBack(due),) if due else ()))
+    return yard(JobBuild("a", "A", "a", Job(d=d, bodies=bodies).order(), bench))
+
+
+def at_hand(**also: Any) -> Bench:
+    return Bench(now=MORNING, calendar=TWO, **also)
+
+
+def starts_of(day: YardDay) -> dict[str, datetime]:
+    return {s.task.label: day.plan.when(s.start) for s in day.plan.slots.values()}
+
+
+@pytest.mark.parametrize(
+    ("promised", "starts", "waits"),
+    [
+        ("2026-11-26", datetime(2026, 11, 26, 8, 0), ()),
+        ("2026-11-23", datetime(2026, 11, 24, 8, 0), ()),
+        ("2026-11-20", datetime(2026, 11, 24, 8, 0), ("Cup from store, late since 2026-11-20",)),
+    ],
+)
+def test_a_part_with_a_promise_holds_its_step_back_and_is_never_here_already(
+    promised: str, starts: datetime, waits: tuple[str, ...]
+) -> None:
+    day = waiting_for(at_hand(orders=(replace(LINE, promised=promised),)))
+    assert starts_of(day)["Cup in"] == starts
+    assert starts_of(day)["Race in"] == MORNING
+    assert finishes(day)[0].waits == waits
+    assert finishes(day)[0].finish == starts + timedelta(minutes=30)
+
+
+@pytest.mark.parametrize(
+    ("bench", "waits"),
+    [
+        (at_hand(orders=(LINE,)), "Cup from store: no promise"),
+        (at_hand(verdicts={"cup": "replace"}), "Cup: to be had new, nothing is ordered"),
+        (at_hand(verdicts={"cup": "send_out"}), "Cup: to be had new, nothing is ordered"),
+        (at_hand(verdicts={"cup": "hold"}), "Cup: the verdict holds the build"),
+    ],
+)
+def test_what_has_no_day_is_proposed_to_no_hands_and_its_job_has_no_end(bench: Bench, waits: str) -> None:
+    """Nor is what follows it, nor the bead whose last bolt would wait for it."""
+    day = waiting_for(bench)
+    assert [(r.label, r.now) for r in hand_rows(day)] == [("Race in", True)]
+    assert starts_of(day) == {"Race in": MORNING}
+    (end,) = finishes(day)
+    assert (end.finish, end.waits, end.late) == (None, (waits,), False)
+    assert sentence(day) == "Next: A, race in."
+    held_cover = replace(
+        PARTED,
+        steps=(
+            step("bead", "Bead", open_minutes=30, open_until="on"),
+            step("on", "On", "cup", needs=("bead",)),
+        ),
+    )
+    day = waiting_for(bench, held_cover)
+    assert hand_rows(day) == []
+    assert sentence(day) == f"A waits for what has no day: {waits[0].lower()}{waits[1:]}."
+
+
+def test_a_job_without_an_end_is_late_once_its_own_day_has_passed() -> None:
+    for due, late in (("2026-11-20", True), ("2026-11-23", False)):
+        assert finishes(waiting_for(at_hand(orders=(LINE,)), due=due))[0].late == late
+
+
+def test_a_part_that_came_holds_nothing() -> None:
+    day = waiting_for(at_hand(verdicts={"cup": "replace"}, orders=(replace(LINE, state="received"),)))
+    assert set(starts_of(day)) == {"Race in", "Cup in", "Cover on"}
+    assert finishes(day)[0].waits == ()
+
+
+def test_an_order_in_a_loop_has_no_end_and_is_named() -> None:
+    a, b = step("a", "Bearings on", needs=("b",)), step("b", "Wheel on", needs=("a",))
+    day = yard(build("x", a, b))
+    assert sentence(day) == "X waits for what has no day: its steps need each other, see its plan."
+
+
+def test_a_yard_with_every_build_done_says_so() -> None:
+    done = Job(d=Definition(steps=(step("x", "Cover on"),)), bodies=(FromType(), StepWorked("x", "done")))
+    day = yard(JobBuild("a", "A", "a", done.order(), Bench(now=MORNING, calendar=TWO)))
+    assert sentence(day) == "Every build is done. Prove them, or plan the next."

@@ -4900,7 +4900,7 @@ export interface components {
             late: boolean;
             name: string;
             tag: string;
-            unpromised: string[];
+            waits: string[];
         };
         JobHead: {
             id: string;
@@ -5398,6 +5398,7 @@ export interface components {
             tray: components["schemas"]["PlanTray"][];
             turn_owed: string;
             turns: components["schemas"]["Turn"][];
+            waits_for: string[];
         };
         Plate: {
             label: string;

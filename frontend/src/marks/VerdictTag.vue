@@ -15,7 +15,7 @@ const paint = computed(() => paintOf(props.code) || "text-words border-2 border-
     data-verdict
   >
     <VerdictMark :code="code" :leaning="leaning" />
-    <span class="whitespace-nowrap font-[750] uppercase" :class="small ? 'text-[16px]' : 'text-[19px]'">{{
+    <span class="font-[750] uppercase sm:whitespace-nowrap" :class="small ? 'text-[16px]' : 'text-[19px]'">{{
       words
     }}</span>
   </span>

@@ -27,7 +27,8 @@ const free = computed(() => {
   >
     <RouterLink to="/today" class="underline">Next free hand: {{ free || "no hands today" }}</RouterLink>
     <RouterLink v-for="f in late" :key="f.job" :to="`/jobs/${f.job}/plan`" class="text-danger underline"
-      >{{ f.tag }} late: whole {{ when(f.finish) }}, promised {{ f.due }}</RouterLink
+      >{{ f.tag }} late: {{ f.finish ? `whole ${when(f.finish)}` : "no end yet" }}, promised
+      {{ f.due }}</RouterLink
     >
   </p>
 </template>

@@ -6,6 +6,7 @@ import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
+import { typedNumber } from "../ui/typedNumber";
 
 const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
@@ -13,7 +14,12 @@ const forms = computed(() => [...new Set(data.value?.map((l) => l.form) ?? [])])
 const draft = reactive({ form: "", thickness: "", count: "" });
 const { trouble, send } = useSending();
 async function count() {
-  const body = { id: newId(), form: draft.form, thickness: draft.thickness, count: Number(draft.count) };
+  const body = {
+    id: newId(),
+    form: draft.form,
+    thickness: draft.thickness,
+    count: typedNumber(draft.count, 0),
+  };
   await send(async (header) => {
     const answer = await unwrap(api.POST("/api/drawer/counts", { params: { header }, body }));
     client.setQueryData(["drawer"], answer);

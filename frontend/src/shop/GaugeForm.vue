@@ -5,6 +5,7 @@ import { reactive } from "vue";
 import { api, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import PickBox from "../ui/PickBox.vue";
+import { typedNumber } from "../ui/typedNumber";
 
 const UNITS = [
   ["mm", "mm"],
@@ -30,8 +31,7 @@ const fields: [keyof typeof draft, string][] = [
   ["calibration", "Calibration u, mm"],
   ["due", "Due, year-month-day"],
 ];
-/** As typed, with a point or a comma. */
-const decimal = (typed: string) => Number(typed.trim().replace(",", "."));
+const decimal = (typed: string) => typedNumber(typed, 0);
 async function write() {
   const body = {
     id: draft.id,

@@ -7,6 +7,7 @@ import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
+import { typedNumber } from "../ui/typedNumber";
 
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["hours"], queryFn: () => unwrap(api.GET("/api/hours")) });
@@ -32,7 +33,7 @@ watch(
   },
   { immediate: true },
 );
-const plain = (s: Shift) => ({ ...s, hands: Number(s.hands) || 0 });
+const plain = (s: Shift) => ({ ...s, hands: typedNumber(s.hands, 0) });
 const send = () =>
   sending.send(async (header) => {
     const body = {

@@ -111,7 +111,7 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
               class="mx-5 flex items-center gap-4 py-1 text-[17px]"
               data-leaving
             >
-              <UnitTag :tag="l.tag" small /><b class="flex-1">{{ l.label }}</b
+              <UnitTag :tag="l.tag" small /><b class="min-w-0 flex-1 wrap-anywhere">{{ l.label }}</b
               ><span>saves {{ Math.floor(l.saves / 60) }} h {{ l.saves % 60 }} min</span>
             </p>
           </template>
@@ -127,13 +127,12 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
             <span class="min-w-0 leading-tight"
               ><b class="block truncate text-[17px]">{{ f.name }}</b
               ><span class="block truncate text-[15px] text-secondary">{{
-                f.unpromised.length
-                  ? `not before it is promised: ${f.unpromised.join(", ")}`
-                  : f.chain.join(", then ")
+                f.waits.length ? `waits for ${f.waits.join(", ")}` : f.chain.join(", then ")
               }}</span></span
             >
             <span class="text-[19px] font-bold" :class="f.late ? 'bg-danger px-2 text-on-danger' : ''"
-              >{{ when(f.finish ?? "") || "–" }}{{ f.due ? `, due ${when(`${f.due}T17:00`)}` : "" }}</span
+              >{{ when(f.finish ?? "") || (f.waits.length ? "no day" : "–")
+              }}{{ f.due ? `, due ${when(`${f.due}T17:00`)}` : "" }}</span
             >
           </RouterLink>
         </section>

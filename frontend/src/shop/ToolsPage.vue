@@ -9,6 +9,7 @@ import PickBox from "../ui/PickBox.vue";
 import ProblemLine from "../ui/ProblemLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import TickBox from "../ui/TickBox.vue";
+import { typedNumber } from "../ui/typedNumber";
 
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["tools"], queryFn: () => unwrap(api.GET("/api/tools")) });
@@ -44,7 +45,7 @@ const send = () =>
     if (!d) return;
     const known = fields.value.map((f) => f.key);
     const details = Object.fromEntries(Object.entries(d.details).filter(([k, v]) => known.includes(k) && v));
-    const body = { ...d, id: newId(), count: Number(d.count) || 0, details };
+    const body = { ...d, id: newId(), count: typedNumber(d.count, 0), details };
     client.setQueryData(["tools"], await unwrap(api.POST("/api/tools", { params: { header }, body })));
     draft.value = null;
   });

@@ -12,6 +12,8 @@ const props = defineProps<{
   flat?: boolean;
   low?: boolean;
 }>();
+/** A move no longer than this stays on one line [letters]. */
+const ONE_LINE = 22;
 const long = computed(() => props.say.reduce((n, s) => n + s.text.length, 0));
 const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 ? "say-long" : ""));
 </script>
@@ -25,9 +27,14 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
       <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>
       <p class="say text-pretty wrap-anywhere" :class="size" data-say aria-live="polite">
         <template v-for="(s, i) in say" :key="i"
-          ><span v-if="s.move" class="mark whitespace-nowrap" :class="provisional ? 'outline-dashed' : ''">{{
-            s.text
-          }}</span
+          ><span
+            v-if="s.move"
+            class="mark box-decoration-clone"
+            :class="[
+              provisional ? 'outline-dashed' : '',
+              s.text.length <= ONE_LINE ? 'whitespace-nowrap' : '',
+            ]"
+            >{{ s.text }}</span
           ><span v-else-if="s.text.startsWith('Expect')" class="inline-block">{{ s.text }}</span
           ><template v-else>{{ s.text }}</template></template
         >

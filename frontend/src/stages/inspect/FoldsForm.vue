@@ -3,17 +3,17 @@
 import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
+import { typedNumber } from "../../ui/typedNumber";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart }>();
 const text = (n: number | null) => (n === null ? "" : String(n));
 const counted = reactive({ folds: text(props.part.folds), fresh: text(props.part.fresh) });
-const number = (typed: string) => (typed === "" ? null : Number(typed));
 const keep = () =>
   props.desk.write("graded", {
     part: props.part.key,
     grades: {},
-    folds: number(counted.folds),
-    fresh: number(counted.fresh),
+    folds: typedNumber(counted.folds, null),
+    fresh: typedNumber(counted.fresh, null),
   });
 </script>
 

@@ -4,6 +4,7 @@ import { reactive } from "vue";
 import type { InspectPart } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 import PickBox from "../../ui/PickBox.vue";
+import { typedNumber } from "../../ui/typedNumber";
 
 const props = defineProps<{ desk: InspectDesk; part: InspectPart; unit: string }>();
 const old = props.part.seal;
@@ -29,11 +30,12 @@ const sides: ["lip" | "oil", string][] = [
   ["lip", "Sealing lip faces"],
   ["oil", "The oil is"],
 ];
+const share = (percent: number | null) => (typeof percent === "number" ? percent / 100 : percent);
 const keep = () =>
   props.desk.write("seal_set", {
     part: props.part.key,
     ...seal,
-    fill: seal.fill === "" ? null : Number(seal.fill.replace(",", ".")) / 100,
+    fill: share(typedNumber(seal.fill, null)),
   });
 </script>
 

@@ -38,5 +38,8 @@ const when = (stamp: string) => `${stamp.slice(0, 10)}, ${stamp.slice(11, 16)}`;
       Whole {{ when(view.finish) }}, if hands had nothing else to do.
       <a class="font-semibold underline" :href="`/api/jobs/${view.job.id}/plan.ics`" download>Calendar</a>
     </p>
+    <p v-if="view.waits_for.length" class="font-semibold wrap-anywhere">
+      Waits for {{ view.waits_for.join(", ") }}{{ view.finish ? "" : ": no end yet" }}.
+    </p>
   </section>
 </template>

@@ -22,7 +22,11 @@ const several = computed(() =>
 );
 const steps = computed(() => props.view.steps.map((s) => [s.key, `${s.number} ${s.label}`] as const));
 const tall = computed(() => [["", "first"] as const, ...steps.value]);
-const wrong = computed(() => (props.desk.problem.value?.details["fields"] ?? {}) as Record<string, string>);
+/** What does not hold, by the field of the step. */
+const wrong = computed<Record<string, string>>(() => {
+  const named = Object.entries((props.desk.problem.value?.details["fields"] ?? {}) as Record<string, string>);
+  return Object.fromEntries(named.map(([path, why]) => [path.replace(/^step\.(\w+).*/, "$1"), why]));
+});
 const why = ref("");
 const strike = () => props.desk.write("step_struck", { step: props.edit?.key, words: why.value });
 async function send() {
@@ -60,7 +64,8 @@ async function send() {
           :name="`count-${p.key}`"
           :placeholder="`all ${p.count}`"
           inputmode="numeric"
-      /></label>
+        /><span v-if="wrong['counts']" class="font-bold text-danger">{{ wrong["counts"] }}</span></label
+      >
       <PickBox v-model="draft.needs" name="needs" label="Needs" :options="steps" empty="nothing" />
       <PickBox v-model="draft.fit" name="fit" label="Goes in" :options="FITS" />
       <template v-if="more">

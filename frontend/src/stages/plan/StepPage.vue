@@ -146,7 +146,7 @@ const bolting = computed(() => Boolean(step.value?.torque));
           <button
             v-if="mainWords && !turning"
             type="button"
-            class="control control-main min-h-[90px] min-w-[216px] flex-1 flex-col gap-1 text-[20px] xl:max-w-[300px]"
+            class="control control-main min-h-[90px] min-w-[216px] flex-1 flex-col gap-1 text-[20px] wrap-anywhere xl:max-w-[300px]"
             data-main
             @click="main"
           >

@@ -5,6 +5,7 @@ import type { PlanView } from "../../api/client";
 import { useKeys } from "../../composables/useKeys";
 import PickBox from "../../ui/PickBox.vue";
 import type { PlanDesk } from "./usePlan";
+import { typedNumber } from "../../ui/typedNumber";
 
 const props = defineProps<{ view: PlanView; desk: PlanDesk }>();
 const shaft = ref("");
@@ -26,7 +27,7 @@ async function take() {
   const body = {
     shaft: shaft.value,
     feel: feel.value,
-    turns: Number(turns.value) || 5,
+    turns: typedNumber(turns.value, 5),
     drag: drag.value.trim(),
   };
   if (await props.desk.write("turned", body)) {

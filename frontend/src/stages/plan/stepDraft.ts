@@ -1,5 +1,6 @@
 import type { BuildStep } from "../../api/client";
 import { RESOURCES, WAITS, type Pairs } from "../../ui/stepWords";
+import { typedNumber } from "../../ui/typedNumber";
 
 /** With the word for none on top. */
 export const NO_WAIT: Pairs = [["", "for nothing"], ...WAITS];
@@ -45,7 +46,6 @@ export type StepDraft = Record<Text, string> & {
 const LISTS = ["stages", "consumables", "tools"];
 const spell = (value: unknown): string =>
   Array.isArray(value) ? value.join(", ") : value ? String(value as string | number) : "";
-const number = (text: string) => Number(text.replace(",", ".")) || 0;
 const list = (text: string) =>
   text
     .split(/[,;]/)
@@ -73,19 +73,14 @@ export function draftOf(step: BuildStep | undefined, after: string): StepDraft {
 /** What is sent; what the form does not ask stays as it was. */
 export function stepOf(draft: StepDraft, was?: BuildStep): BuildStep {
   const texts = TEXTS.map(([key]) => [key, LISTS.includes(key) ? list(draft[key]) : draft[key].trim()]);
-  const numbers = NUMBERS.map(([key]) => [key, number(draft[key])]);
+  const numbers = NUMBERS.map(([key]) => [key, typedNumber(draft[key], key === "hands" ? 1 : 0)]);
   const typed: Record<string, unknown> = { ...draft, ...Object.fromEntries([...texts, ...numbers]) };
   delete typed["after"];
   const step = { ...was, ...typed } as unknown as BuildStep;
   const counts = Object.entries(draft.counts)
-    .map(([key, text]) => [key, Math.round(number(text))] as const)
-    .filter(([key, n]) => n > 0 && draft.parts.includes(key));
-  return {
-    ...step,
-    hands: Math.max(1, Math.round(step.hands)),
-    bolts: Math.round(step.bolts),
-    counts: Object.fromEntries(counts),
-  };
+    .map(([key, text]) => [key, typedNumber(text, null)] as const)
+    .filter(([key, n]) => n !== null && draft.parts.includes(key));
+  return { ...step, counts: Object.fromEntries(counts) as Record<string, number> };
 }
 
 /** A key from the name, still free. */

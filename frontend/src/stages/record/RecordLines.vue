@@ -12,7 +12,7 @@ defineProps<{ title: string; lines: RecordView["strip"] }>();
       <li
         v-for="(x, i) in lines"
         :key="i"
-        class="grid gap-x-4 border-b border-row py-1 md:grid-cols-[180px_1fr_2fr_140px]"
+        class="grid gap-x-4 border-b border-row py-1 wrap-anywhere md:grid-cols-[180px_1fr_2fr_140px]"
       >
         <span class="text-secondary">{{ x.zone }}</span>
         <strong>{{ x.label }}</strong>

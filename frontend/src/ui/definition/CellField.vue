@@ -3,6 +3,7 @@
 import { computed, ref } from "vue";
 import PickBox from "../PickBox.vue";
 import TickBox from "../TickBox.vue";
+import { typedNumber } from "../typedNumber";
 import type { Cell, Column } from "./columns";
 
 const value = defineModel<Cell>();
@@ -17,8 +18,13 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
 const inHand = ref<string | null>(null);
 function number(event: Event) {
   inHand.value = text(event);
-  const typed = text(event).replace(",", ".");
-  value.value = typed === "" || Number.isNaN(Number(typed)) ? undefined : Number(typed);
+  value.value = typedNumber(text(event), undefined);
+}
+const counts = computed(() => (value.value ?? {}) as Record<string, Cell>);
+function count(key: string, event: Event) {
+  const next = Object.entries({ ...counts.value, [key]: typedNumber(text(event), undefined) });
+  const kept = next.filter(([, n]) => n !== undefined);
+  value.value = kept.length ? Object.fromEntries(kept) : undefined;
 }
 const listed = computed(() => (Array.isArray(value.value) ? (value.value as string[]).join(", ") : ""));
 function typedList(event: Event) {
@@ -51,6 +57,20 @@ const toggle = (key: string, on: boolean) =>
       :label="words"
       @update:model-value="(on: boolean) => toggle(key, on)"
     />
+    <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
+  </fieldset>
+  <fieldset v-else-if="column.kind === 'counts' && options.length" class="flex flex-wrap gap-4">
+    <label v-for="[key, words] in options" :key="key"
+      >{{ column.label }} {{ words
+      }}<input
+        class="field"
+        :name="`${name}-${key}`"
+        :value="counts[key] ?? ''"
+        inputmode="numeric"
+        autocomplete="off"
+        @input="count(key, $event)"
+    /></label>
+    <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
   </fieldset>
   <div v-else-if="column.kind === 'choice'">
     <PickBox
@@ -62,7 +82,7 @@ const toggle = (key: string, on: boolean) =>
     />
     <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
   </div>
-  <label v-else
+  <label v-else-if="column.kind !== 'counts'"
     >{{ column.label }}
     <input
       v-if="column.kind === 'number'"

@@ -27,10 +27,19 @@ const { data } = useQuery({
 });
 const problems = computed(() => data.value?.problems ?? {});
 const pairs = (list: Row[]): [string, string][] => list.map((r) => [String(r["key"]), String(r["label"])]);
-function options(column: Column): [string, string][] {
+/** The parts of a step of which there are several, with how many. */
+const several = (step: Row): [string, string][] =>
+  rows("parts")
+    .filter(
+      (p) =>
+        Number(p["count"] ?? 1) > 1 && (step["parts"] as string[] | undefined)?.includes(String(p["key"])),
+    )
+    .map((p) => [String(p["key"]), `${String(p["label"])} (of ${String(p["count"])})`]);
+function options(column: Column, row: Row): [string, string][] {
   const from = column.options;
   if (from === "kinds") return (data.value?.kinds ?? []) as [string, string][];
   if (from === "setting_kinds") return (data.value?.setting_kinds ?? []) as [string, string][];
+  if (from === "several") return several(row);
   if (from === "spots") return [...pairs(rows("parts")), ...pairs(rows("meshes"))];
   return typeof from === "string" ? pairs(rows(from)) : (from ?? []);
 }

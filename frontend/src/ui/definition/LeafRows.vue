@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The rows of one leaf in their order: tap one to open it, move it, take it out. */
 import { ref, watch } from "vue";
-import { COLUMNS, newRow, type Column, type Leaf, type Row } from "./columns";
+import { COLUMNS, newRow, withItsCounts, type Column, type Leaf, type Row } from "./columns";
 import GivenFields from "./GivenFields.vue";
 import LimitRows from "./LimitRows.vue";
 import RowFields from "./RowFields.vue";
@@ -11,14 +11,15 @@ const props = defineProps<{
   leaf: Leaf;
   fresh: string;
   problems: Record<string, string>;
-  options: (column: Column) => [string, string][];
+  options: (column: Column, row: Row) => [string, string][];
 }>();
 const open = ref<number | null>(null);
 watch(
   () => props.leaf,
   () => (open.value = null),
 );
-const put = (n: number, row: Row) => (rows.value = rows.value.map((r, i) => (i === n ? row : r)));
+const put = (n: number, row: Row) =>
+  (rows.value = rows.value.map((r, i) => (i === n ? withItsCounts(row) : r)));
 function move(n: number, by: number) {
   const next = [...rows.value];
   const [row] = next.splice(n, 1);

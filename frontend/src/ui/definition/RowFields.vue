@@ -8,7 +8,7 @@ defineProps<{
   columns: Column[];
   path: string;
   problems: Record<string, string>;
-  options: (column: Column) => [string, string][];
+  options: (column: Column, row: Row) => [string, string][];
 }>();
 const put = (key: string, value: Cell) => (row.value = { ...row.value, [key]: value });
 </script>
@@ -21,7 +21,7 @@ const put = (key: string, value: Cell) => (row.value = { ...row.value, [key]: va
       :model-value="row[c.key]"
       :column="c"
       :name="c.key"
-      :options="options(c)"
+      :options="options(c, row)"
       :problem="problems[`${path}.${c.key}`]"
       @update:model-value="(v) => put(c.key, v)"
     />

@@ -10,9 +10,9 @@ export type Leaf = "shafts" | "parts" | "meshes" | "places" | "settings" | "step
 export interface Column {
   key: string;
   label: string;
-  kind: "text" | "number" | "yes" | "choice" | "many" | "words";
+  kind: "text" | "number" | "yes" | "choice" | "many" | "words" | "counts";
   /** Fixed options, or the rows of a leaf whose keys can be chosen. */
-  options?: [string, string][] | Leaf | "spots" | "kinds" | "setting_kinds";
+  options?: [string, string][] | Leaf | "spots" | "kinds" | "setting_kinds" | "several";
   may_lack?: boolean;
   /** What holds while nothing is chosen. */
   fallback?: string;
@@ -120,6 +120,7 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     label,
     key,
     { key: "parts", label: "Parts", kind: "many", options: "parts" },
+    { key: "counts", label: "How many of", kind: "counts", options: "several" },
     { key: "needs", label: "Needs", kind: "many", options: "steps" },
     { key: "fit", label: "Goes in", kind: "choice", fallback: "final", options: FITS },
     { key: "side", label: "Side", kind: "text" },
@@ -226,4 +227,12 @@ export function withValue(d: Definition, path: string, value: string): Definitio
   const last = steps.at(-1);
   if (last) at[last] = value;
   return copy as Definition;
+}
+
+/** A step without the counts of parts that it no longer takes. */
+export function withItsCounts(row: Row): Row {
+  if (!row["counts"]) return row;
+  const parts = (row["parts"] ?? []) as string[];
+  const kept = Object.entries(row["counts"] as Row).filter(([part]) => parts.includes(part));
+  return { ...row, counts: kept.length ? Object.fromEntries(kept) : undefined };
 }

@@ -37,6 +37,14 @@ class Bench:
     now: datetime | None = None
     calendar: ShopCalendar | None = None
 
+    def last_order(self, part: str) -> OrderLine | None:
+        """The newest order of a part, received or not.
+
+        >>> Bench().last_order("cup") is None
+        True
+        """
+        return next((o for o in reversed(self.orders) if o.part == part), None)
+
 
 def yard_moment(text: str) -> datetime:
     """A stored moment as the yard's clock said it, without its zone."""

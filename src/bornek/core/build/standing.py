@@ -113,7 +113,7 @@ def _part_gates(order: BuildOrder, bench: Bench, p: Planned) -> list[Gate]:
     gates = []
     for key in p.step.parts:
         name = order.d.label_of(key)
-        out = next((o for o in reversed(bench.orders) if o.part == key), None)
+        out = bench.last_order(key)
         if out is not None and out.state != "received":
             when = f", promised {out.promised}" if out.promised else ", no promise"
             late = bench.now is not None and is_late(out.promised, bench.now.date().isoformat())

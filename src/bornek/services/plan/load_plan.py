@@ -14,7 +14,7 @@ from bornek.core.build.findings.find import find_all
 from bornek.core.build.findings.finding import Finding
 from bornek.core.build.gather import gather
 from bornek.core.build.order import BuildOrder, build_order
-from bornek.core.build.schedule.from_order import tasks_of
+from bornek.core.build.schedule.from_order import JobTasks, tasks_of
 from bornek.core.build.schedule.serial import Plan, schedule
 from bornek.core.build.standing import Standing, standings
 from bornek.core.build.turns import TurnLog, turn_log
@@ -53,15 +53,26 @@ class LoadedPlan:
         return turn_log(self.order)
 
     @cached_property
-    def alone(self) -> Plan | None:
-        """This job by itself in the shop's hours; None with a loop in it, or nothing left."""
-        bench = self.bench
-        if bench.calendar is None or bench.now is None or self.order.loop:
+    def left(self) -> JobTasks | None:
+        """What is left to do; None with a loop in it, or no clock."""
+        if self.bench.now is None or self.order.loop:
             return None
-        tasks = tasks_of(self.order, bench, self.job.id, bench.now.replace(second=0, microsecond=0)).tasks
-        return (
-            schedule(tasks, bench.calendar, {}, bench.now.replace(second=0, microsecond=0)) if tasks else None
-        )
+        return tasks_of(self.order, self.bench, self.job.id, self.bench.now.replace(second=0, microsecond=0))
+
+    @cached_property
+    def alone(self) -> Plan | None:
+        """This job by itself in the shop's hours; None where nothing is left that has a day."""
+        bench, left = self.bench, self.left
+        if bench.calendar is None or bench.now is None or left is None or not left.tasks:
+            return None
+        return schedule(left.tasks, bench.calendar, {}, bench.now.replace(second=0, microsecond=0))
+
+    @property
+    def finish(self) -> datetime | None:
+        """When it is whole at the earliest; None where nothing is left, or what is left has no day."""
+        if self.alone is None or (self.left is not None and self.left.dayless):
+            return None
+        return self.alone.when(self.alone.finish)
 
     @property
     def begun(self) -> bool:

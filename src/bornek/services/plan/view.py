@@ -185,6 +185,7 @@ class PlanView:
     needs: list[NeedView]
     due: str
     finish: str
+    waits_for: list[str]
     loop: list[str]
     asks: list[Ask]
     turns: list[Turn]
@@ -242,7 +243,8 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
         findings=[_finding(f) for f in plan.findings],
         needs=[_need(n) for n in order.needs],
         due=due_of(order),
-        finish=plan.alone.when(plan.alone.finish).isoformat(timespec="minutes") if plan.alone else "",
+        finish=plan.finish.isoformat(timespec="minutes") if plan.finish else "",
+        waits_for=[*plan.left.dayless, *plan.left.late] if plan.left else [],
         loop=list(order.loop),
         asks=list(order.asks),
         turns=list(plan.turns.turns),

@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from bornek.core.build.bench import Bench
 from bornek.core.build.order import BuildOrder
+from bornek.core.build.schedule.incoming import incoming
 from bornek.core.build.schedule.tasks import Task
 from bornek.core.build.standing import waits
 from bornek.core.facts.due_back import DueBack
-from bornek.core.parts.days import is_late
 
 SETTING_MINUTES = 45
 """Hands of a setting of which nobody said how long it takes [min]."""
@@ -19,10 +19,12 @@ SETTING_MINUTES = 45
 
 @dataclass(frozen=True)
 class JobTasks:
-    """`unpromised`: what the build waits for of which nobody said when it comes, in words."""
+    """`late`: promises that have passed, in words. `dayless`: what nobody gave a day for, in words; the steps that
+    wait for it, and all that follows them, are no tasks, so the job has no end yet."""
 
     tasks: tuple[Task, ...]
-    unpromised: tuple[str, ...]
+    late: tuple[str, ...]
+    dayless: tuple[str, ...]
     due: str
 
 
@@ -40,7 +42,7 @@ def tasks_of(
     order: BuildOrder, bench: Bench, job: str, now: datetime, resources: Collection[str] = ()
 ) -> JobTasks:
     """What is left of one job. Needs that the order does not keep do not bind; a wait that runs binds its own.
-    A part whose promise has passed comes tomorrow at the earliest, and is named as without a promise.
+    What waits for something that has no day is left out, with all that follows it.
 
     >>> from bornek.core.build.order import build_order
     >>> from bornek.core.units.definition import Definition
@@ -60,23 +62,20 @@ def tasks_of(
             left = _minutes(running[n.before].ready - now)
             release[n.after] = max(release.get(n.after, 0), left)
     due = due_of(order)
-    unpromised: list[str] = []
+    late: list[str] = []
+    dayless: list[str] = []
+    stuck: set[str] = set()
     tasks = []
     for p in order.steps:
         if order.is_done(p.key):
             continue
-        for key in p.step.parts:
-            out = next((o for o in reversed(bench.orders) if o.part == key), None)
-            if out is None or out.state == "received":
-                continue
-            if not out.promised:
-                unpromised.append(f"{out.label} from {out.supplier}")
-                continue
-            comes = datetime.fromisoformat(out.promised)
-            if is_late(out.promised, now.date().isoformat()):
-                unpromised.append(f"{out.label} from {out.supplier}, late since {out.promised}")
-                comes = datetime.fromisoformat(now.date().isoformat()) + timedelta(days=1)
-            release[p.key] = max(release.get(p.key, 0), _minutes(comes - now))
+        parts = incoming(order.d, bench, p.step.parts, now)
+        late += parts.late
+        dayless += parts.dayless
+        if parts.dayless:
+            stuck.add(task_key(job, p.key))
+        if parts.comes is not None:
+            release[p.key] = max(release.get(p.key, 0), _minutes(parts.comes - now))
         step = p.step
         hands = step.minutes or (SETTING_MINUTES if step.setting else step.hands_minutes)
         until = step.open_until or p.key
@@ -98,7 +97,18 @@ def tasks_of(
                 open_minutes=round(step.open_minutes),
             )
         )
-    return JobTasks(tuple(tasks), tuple(dict.fromkeys(unpromised)), due)
+    left_over = _with_a_day(tasks, stuck)
+    return JobTasks(left_over, tuple(dict.fromkeys(late)), tuple(dict.fromkeys(dayless)), due)
+
+
+def _with_a_day(tasks: Sequence[Task], stuck: Collection[str]) -> tuple[Task, ...]:
+    """Those that do not wait for anything stuck; a bead whose last bolt is stuck is not laid either."""
+    waits_for = {t.key: {*t.needs, *((t.open_until,) if t.open_until else ())} for t in tasks}
+    lost, fresh = set(stuck), set(stuck)
+    while fresh:
+        fresh = {key for key, on in waits_for.items() if on & fresh} - lost
+        lost |= fresh
+    return tuple(t for t in tasks if t.key not in lost)
 
 
 def _minutes(span: timedelta) -> int:

@@ -8,6 +8,7 @@ from datetime import datetime, timedelta
 
 from bornek.core.build.player import hours
 from bornek.core.build.schedule.bounds import deciding_chain
+from bornek.core.build.schedule.from_order import JobTasks
 from bornek.core.build.schedule.serial import schedule
 from bornek.core.build.schedule.tasks import Slot
 from bornek.core.build.standing import Waiting, waits
@@ -22,6 +23,7 @@ CANDIDATES = 6
 """How many waits are tried out for what they would save."""
 WORTH_STARTING = 60
 """Waits shorter than this are not proposed before leaving [min]."""
+IN_A_LOOP = JobTasks((), (), ("its steps need each other, see its plan",), "")
 
 
 @dataclass(frozen=True)
@@ -82,7 +84,8 @@ class Clash:
 
 @dataclass(frozen=True)
 class JobFinish:
-    """`chain`: what decides it, in words; `unpromised`: what it waits for without a day."""
+    """`chain`: what decides it, in words. `waits`: what it waits for that is late or has no day; without a day it has
+    no `finish`."""
 
     job: str
     tag: str
@@ -91,7 +94,7 @@ class JobFinish:
     due: str
     late: bool
     chain: tuple[str, ...]
-    unpromised: tuple[str, ...]
+    waits: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -270,23 +273,24 @@ def clashes(day: YardDay) -> list[Clash]:
 
 
 def finishes(day: YardDay) -> list[JobFinish]:
-    """When each job is whole at the earliest, the late ones first."""
+    """When each job is whole at the earliest, the late ones first. One that waits for what has no day has no end, and
+    is late once its own day has passed."""
     found = []
     for about in day.jobs:
-        left = day.left.get(about.job)
-        finish = day.plan.finish_of(about.job)
-        due = left.due if left else ""
-        chain = deciding_chain(day.plan, about.job)
+        left = day.left.get(about.job, IN_A_LOOP)
+        finish = None if left.dayless else day.plan.finish_of(about.job)
+        chain = () if left.dayless else deciding_chain(day.plan, about.job)
+        end = finish or (day.now if left.dayless else None)
         found.append(
             JobFinish(
                 job=about.job,
                 tag=about.tag,
                 name=about.name,
                 finish=finish,
-                due=due,
-                late=finish is not None and is_late(due, finish.date().isoformat()),
+                due=left.due,
+                late=end is not None and is_late(left.due, end.date().isoformat()),
                 chain=tuple(_in_words(day, about.job, k) for k in chain[-4:]),
-                unpromised=left.unpromised if left else (),
+                waits=(*left.dayless, *left.late),
             )
         )
     far = datetime.max

@@ -7,6 +7,7 @@ from datetime import datetime
 
 from bornek.core.build.player import hours
 from bornek.core.build.say_plan import Said
+from bornek.core.build.schedule.incoming import in_a_sentence
 from bornek.core.build.today.rows import Clash, HandRow, JobFinish, Leaving, SelfRow
 from bornek.core.build.today.yard_day import YardDay
 from bornek.core.phrases import Span, lower_first, plain
@@ -41,7 +42,7 @@ def say_today(
         return Said((Span("Start before you leave: "), Span(x.tag, True), Span(words)), head, aside)
     first = next((r for r in hands if r.now), hands[0] if hands else None)
     if first is None:
-        return Said(plain("No build is begun. Plan a job from what came off it."), "", "")
+        return _nothing_to_do(finish, aside)
     when = "" if first.now else f" at {_when(day.now, first.starts)}"
     takes = f", with the {first.resource}" if first.resource else ""
     return Said(
@@ -61,21 +62,36 @@ def _when(now: datetime, then: datetime) -> str:
     return f"{then:%H:%M}" if then.date() == now.date() else f"{then:%H:%M} on {then:%a} {then.day}"
 
 
+def _nothing_to_do(finish: Sequence[JobFinish], aside: str) -> Said:
+    """No hands have work: everything waits for what has no day, everything is done, or nothing is begun."""
+    stuck = next((f for f in finish if f.waits and f.finish is None), None)
+    if stuck is not None:
+        words = f" waits for what has no day: {in_a_sentence(stuck.waits)}."
+        return Said((Span(stuck.tag, True), Span(words)), "Order it, or ask when it comes", aside)
+    if finish:
+        return Said(plain("Every build is done. Prove them, or plan the next."), "", aside)
+    return Said(plain("No build is begun. Plan a job from what came off it."), "", "")
+
+
 def _aside(day: YardDay, finish: Sequence[JobFinish]) -> tuple[str, str]:
+    """When all is whole, beside what no schedule can beat; who is late, who has no end, what decides."""
     whole = [f.finish for f in finish if f.finish is not None]
+    words = [_late_words(day, f) for f in finish if f.late][:1]
+    words += [
+        f"{f.tag} has no end yet: {in_a_sentence(f.waits)}." for f in finish if f.waits and f.finish is None
+    ][:1]
     if not whole:
-        return "", ""
+        return "", " ".join(words)
     end = max(whole)
     slack = day.plan.finish - day.bound
     gap = "nothing can beat it" if slack <= 0 else f"at best {hours(slack)} sooner"
-    late = [f for f in finish if f.late]
-    words = (
-        f"{late[0].tag} is late: whole {_when(day.now, late[0].finish)}, promised {late[0].due}."
-        if late and late[0].finish
-        else ""
-    )
     last = max(finish, key=lambda f: f.finish or datetime.min)
-    decides = f"Decided by {', then '.join(last.chain[-2:])}." if last.chain else ""
-    return f"All by {end:%a} {end.day} {end:%b}, {end:%H:%M}; {gap}", " ".join(
-        x for x in (words, decides) if x
-    )
+    if last.chain:
+        words.append(f"Decided by {', then '.join(last.chain[-2:])}.")
+    some = "All" if len(whole) == len(finish) else "What has a day"
+    return f"{some} by {end:%a} {end.day} {end:%b}, {end:%H:%M}; {gap}", " ".join(words)
+
+
+def _late_words(day: YardDay, f: JobFinish) -> str:
+    when = f"whole {_when(day.now, f.finish)}, " if f.finish else ""
+    return f"{f.tag} is late: {when}promised {f.due}."
