@@ -16,6 +16,7 @@ export const router = createRouter({
     { path: "/today", component: () => import("./shop/TodayPage.vue") },
     { path: "/tools", component: () => import("./shop/ToolsPage.vue") },
     { path: "/hours", component: () => import("./shop/HoursPage.vue") },
+    { path: "/sums/:kind?", component: () => import("./shop/SumsPage.vue"), props: true },
     { path: "/look-fors", component: () => import("./shop/LookForsPage.vue") },
     { path: "/jobs/:job/definition", component: () => import("./stages/job/JobTypePage.vue"), props: true },
     { path: "/types", component: () => import("./shop/TypesPage.vue") },

@@ -29,6 +29,7 @@ from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
 from bornek.web.shop import routes as shop_routes
+from bornek.web.shop import sums as sum_routes
 from bornek.web.shop import today as today_routes
 from bornek.web.shop import unit_types as unit_type_routes
 from bornek.web.strip import routes as strip_routes
@@ -95,6 +96,7 @@ def create_app(
         plan_routes,
         setting_routes,
         kind_routes,
+        sum_routes,
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)

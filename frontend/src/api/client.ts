@@ -27,7 +27,7 @@ export type Mechanic = Schemas["MechanicView"];
 export type Lot = Schemas["LotView"];
 export type GaugeCard = Schemas["GaugeView"];
 export type Expectation = Schemas["Expectation"];
-export type Scene = Sheet["scenes"][number];
+export type Scene = Schemas["Answer"]["scenes"][number];
 export type Readout = Schemas["Readout"];
 export type RoundLog = Schemas["RoundLog"];
 export type Pack = Schemas["Pack"];
@@ -76,6 +76,8 @@ export type SelfRow = Schemas["SelfRow"];
 export type ToolView = Schemas["ToolView"];
 export type ToolSort = Schemas["ToolSort"];
 export type HoursView = Schemas["HoursView"];
+export type SumView = Schemas["SumView"];
+export type SumAnswer = Schemas["Answer"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

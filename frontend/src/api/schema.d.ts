@@ -3543,6 +3543,122 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumName"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sums/{kind_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    kind_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SumIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/today": {
         parameters: {
             query?: never;
@@ -4259,6 +4375,17 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        Answer: {
+            aside: string;
+            checks: components["schemas"]["Check"][];
+            found: components["schemas"]["Found"][];
+            head: string;
+            kind: string;
+            kind_version: number;
+            outcome: components["schemas"]["Outcome"];
+            say: components["schemas"]["Span"][];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
+        };
         Ask: {
             field: string;
             options: string[][];
@@ -4332,6 +4459,21 @@ export interface components {
             rows: components["schemas"]["BoardRow"][];
             say: components["schemas"]["Span"][];
             unread: number;
+        };
+        BoltDisc: {
+            number: number;
+            r: number;
+            x: number;
+            y: number;
+        };
+        Bolts: {
+            discs: components["schemas"]["BoltDisc"][];
+            half_h: number;
+            half_w: number;
+            label: string;
+            stages: string[];
+            /** @enum {string} */
+            type: "bolts";
         };
         BuildStep: {
             /** @enum {string} */
@@ -4579,7 +4721,7 @@ export interface components {
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
         };
         Expected: {
             label: string;
@@ -4703,6 +4845,14 @@ export interface components {
                 [key: string]: string;
             };
             title: string;
+        };
+        Found: {
+            code: string;
+            key: string;
+            label: string;
+            verdict: string;
+            window: string;
+            words: string;
         };
         FoundView: {
             closed: boolean;
@@ -5218,7 +5368,7 @@ export interface components {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -5746,7 +5896,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;
@@ -5914,6 +6064,34 @@ export interface components {
             section: components["schemas"]["Section"];
             ways: components["schemas"]["WayView"][];
             written: components["schemas"]["WrittenFact"][];
+        };
+        SumIn: {
+            given?: {
+                [key: string]: unknown;
+            };
+            /**
+             * @default mm
+             * @enum {string}
+             */
+            unit?: "mm" | "thou";
+        };
+        SumName: {
+            at: string;
+            group: string;
+            kind: string;
+            title: string;
+        };
+        SumView: {
+            answer: components["schemas"]["Answer"] | null;
+            at: string;
+            cautions: string[];
+            fields: components["schemas"]["FieldView"][];
+            kind: string;
+            missing: string[];
+            problems: {
+                [key: string]: string;
+            };
+            title: string;
         };
         Surprise: {
             answers: string[][];

@@ -1,5 +1,6 @@
 import type { Component } from "vue";
 import type { Scene } from "../api/client";
+import BoltsMark from "./BoltsMark.vue";
 import CircleMark from "./CircleMark.vue";
 import FlankMark from "./FlankMark.vue";
 import LadderMark from "./LadderMark.vue";
@@ -20,6 +21,7 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   table: TableMark,
   flank: FlankMark,
   section: SectionMark,
+  bolts: BoltsMark,
 };
 
 /** The drawing registered for a type of scene. */

@@ -4,7 +4,7 @@ import type { FieldView } from "../api/client";
 import type { FormDraft } from "../composables/useForm";
 import PickBox from "./PickBox.vue";
 
-defineProps<{ fields: FieldView[]; problems: Record<string, string>; plain?: boolean }>();
+defineProps<{ fields: FieldView[]; problems: Record<string, string>; plain?: boolean; narrow?: boolean }>();
 const draft = defineModel<FormDraft>({ required: true });
 const chosen = (f: FieldView) => f.quantity === "choice" || f.quantity === "place";
 const options = (f: FieldView): [string, string][] => [
@@ -17,7 +17,11 @@ function put(key: string, event: Event) {
 </script>
 
 <template>
-  <div class="grid gap-x-6 gap-y-3 md:grid-cols-2 xl:grid-cols-3" data-form-fields>
+  <div
+    class="grid gap-x-6 gap-y-3"
+    :class="narrow ? 'sm:grid-cols-2' : 'md:grid-cols-2 xl:grid-cols-3'"
+    data-form-fields
+  >
     <component
       :is="chosen(f) ? 'div' : 'label'"
       v-for="f in fields"

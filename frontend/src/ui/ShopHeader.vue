@@ -14,6 +14,7 @@ const LINKS = [
   ["/search", "Search"],
 ] as const;
 const SHELF = [
+  ["/sums", "Sums"],
   ["/gauges", "Gauges"],
   ["/tools", "Tools"],
   ["/hours", "Shop hours"],

@@ -33,7 +33,7 @@ defineProps<{ results: Result[] }>();
         </tbody>
       </table>
       <div class="border-l-2 pl-4 text-[16px]">
-        <p class="font-bold">{{ r.label }}: {{ r.verdict.words }}</p>
+        <p class="font-bold">{{ r.label }}{{ r.window ? `: ${r.verdict.words}` : "" }}</p>
         <p v-for="s in r.working.sources" :key="s" class="text-secondary">{{ s }}</p>
       </div>
     </section>

@@ -1,6 +1,6 @@
-"""The one way in and out for lengths, angles, forces, torques, temperatures, times and counts.
+"""The one way in and out for lengths, angles, forces, torques, pressures, temperatures, times and counts.
 
-Inside the core every quantity has one unit: mm, deg, N, N·m, °C, s, and plain counts.
+Inside the core every quantity has one unit: mm, deg, N, N·m, MPa, °C, s, and plain counts.
 """
 
 from __future__ import annotations
@@ -16,14 +16,19 @@ INCH_MM = 25.4
 THOU_MM = 0.0254
 KGF_N = 9.80665
 LBF_N = 4.4482216152605
+PSI_MPA = 0.006894757293168
+SHORT_TON_N = 2000 * LBF_N
+LONG_TON_N = 2240 * LBF_N
 
 UNITS: dict[str, dict[str, float]] = {
     "length": {"mm": 1.0, "µm": 1e-3, "cm": 10.0, "m": 1000.0, "in": INCH_MM, "thou": THOU_MM,
                "tenth": THOU_MM / 10, "hundredth": 0.01},
     "angle": {"deg": 1.0, "rad": 180 / math.pi, "arcmin": 1 / 60},
-    "force": {"N": 1.0, "kN": 1000.0, "kgf": KGF_N, "lbf": LBF_N},
+    "force": {"N": 1.0, "kN": 1000.0, "kgf": KGF_N, "lbf": LBF_N,
+              "metric ton": 1000 * KGF_N, "short ton": SHORT_TON_N, "long ton": LONG_TON_N},
     "torque": {"N·m": 1.0, "lb·ft": LBF_N * 0.3048, "lb·in": LBF_N * INCH_MM / 1000,
                "kgf·m": KGF_N, "N·cm": 0.01},
+    "pressure": {"MPa": 1.0, "bar": 0.1, "psi": PSI_MPA},
     "temperature": {"°C": 1.0, "°F": 5 / 9},
     "time": {"s": 1.0, "min": 60.0},
     "count": {"": 1.0},
@@ -44,18 +49,21 @@ _SPOKEN: dict[str, dict[str, str]] = {
     "angle": {"°": "deg", "deg": "deg", "degree": "deg", "degrees": "deg", "rad": "rad",
               "'": "arcmin", "′": "arcmin", "arcmin": "arcmin"},
     "force": {"n": "N", "newton": "N", "newtons": "N", "kn": "kN", "kgf": "kgf", "kg": "kgf",
-              "kp": "kgf", "lbf": "lbf", "lb": "lbf", "lbs": "lbf"},
+              "kp": "kgf", "lbf": "lbf", "lb": "lbf", "lbs": "lbf", "metric ton": "metric ton", "metric tons": "metric ton",
+              "tonne": "metric ton", "tonnes": "metric ton", "short ton": "short ton",
+              "short tons": "short ton", "long ton": "long ton", "long tons": "long ton"},
     "torque": {"nm": "N·m", "n·m": "N·m", "n m": "N·m", "n.m": "N·m", "n-m": "N·m",
                "newton metres": "N·m", "lb-ft": "lb·ft", "lb·ft": "lb·ft", "ft-lb": "lb·ft",
                "lbft": "lb·ft", "lb ft": "lb·ft", "ftlb": "lb·ft", "lb-in": "lb·in",
                "in-lb": "lb·in", "lb·in": "lb·in", "lbin": "lb·in", "lb in": "lb·in",
                "kgf·m": "kgf·m", "kgf-m": "kgf·m", "kgm": "kgf·m", "n·cm": "N·cm", "ncm": "N·cm"},
+    "pressure": {"mpa": "MPa", "bar": "bar", "psi": "psi", "n/mm²": "MPa", "n/mm2": "MPa"},
     "temperature": {"°c": "°C", "c": "°C", "deg c": "°C", "°f": "°F", "f": "°F"},
     "time": {"s": "s", "sec": "s", "seconds": "s", "min": "min"},
     "count": {},
 }  # fmt: skip
 _BASE = {
-    "length": "mm", "angle": "deg", "force": "N", "torque": "N·m", "temperature": "°C",
+    "length": "mm", "angle": "deg", "force": "N", "torque": "N·m", "pressure": "MPa", "temperature": "°C",
     "time": "s", "count": "",
 }  # fmt: skip
 
@@ -65,6 +73,7 @@ _NUMBER = re.compile(
 
 
 LONGEST = 100
+WHICH_TON = frozenset({"t", "ton", "tons"})
 
 
 @dataclass(frozen=True)
@@ -137,6 +146,11 @@ def _unit(spoken: str, quantity: str, default: str, text: str) -> str:
     if not spoken:
         return default
     known = _SPOKEN[quantity].get(spoken.lower())
+    if known is None and quantity == "force" and spoken.lower() in WHICH_TON:
+        raise UnitError(
+            f"{text!r}: there are three tons.",
+            next_step="Say which: metric ton (9.807 kN), short ton (8.896 kN) or long ton (9.964 kN).",
+        )
     if known is None:
         allowed = ", ".join(u for u in UNITS[quantity] if u) or "none: type the number alone"
         raise UnitError(

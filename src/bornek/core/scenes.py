@@ -240,4 +240,27 @@ class Table:
     type: Literal["table"] = "table"
 
 
-Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table
+@dataclass(frozen=True)
+class BoltDisc:
+    """One bolt: its place in the order, and where it sits, in radii of the drawing about its middle."""
+
+    number: int
+    x: float
+    y: float
+    r: float
+
+
+@dataclass(frozen=True)
+class Bolts:
+    """The order in which bolts are tightened; the trace goes from number to number. Half a sheet is `half_w` by
+    `half_h`."""
+
+    label: str
+    discs: tuple[BoltDisc, ...]
+    half_w: float
+    half_h: float
+    stages: tuple[str, ...] = ()
+    type: Literal["bolts"] = "bolts"
+
+
+Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts

@@ -55,6 +55,11 @@ def read_so_far(
     return read, {key: why for key, why in problems.items() if typed.get(key) not in (None, "", [])}
 
 
+def missing_of(kind: Calculation, given: Mapping[str, Any]) -> list[Field]:
+    """Fields that must be said and are not in what was read so far."""
+    return [f for f in kind.form(given) if f.required and f.key not in given]
+
+
 def _read_fields(
     kind: Calculation, typed: Mapping[str, Any], unit: str
 ) -> tuple[dict[str, Any], dict[str, str]]:
@@ -107,7 +112,7 @@ def _read(f: Field, raw: Any, unit: str) -> Any:
 def _number(f: Field, raw: Any, unit: str) -> float | int:
     if isinstance(raw, str):
         quantity = f.quantity if f.quantity in UNITS else "count"
-        value = parse(raw, quantity, unit if quantity == "length" else None).value
+        value = parse(raw, quantity, f.unit or (unit if quantity == "length" else None)).value
     elif isinstance(raw, int | float) and not isinstance(raw, bool):
         value = float(raw)
     else:

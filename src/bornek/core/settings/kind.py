@@ -25,7 +25,8 @@ from bornek.core.working import Working
 
 @dataclass(frozen=True)
 class Field:
-    """Something asked once and kept in the definition. `why` says what it decides."""
+    """Something asked once and kept in the definition. `why` says what it decides; `unit` is that of a bare number
+    where it is not the quantity's own."""
 
     key: str
     label: str
@@ -34,6 +35,7 @@ class Field:
         "angle",
         "force",
         "torque",
+        "pressure",
         "temperature",
         "count",
         "number",
@@ -48,6 +50,7 @@ class Field:
     hi: float | None = None
     default: Any = None
     why: str = ""
+    unit: str = ""
 
 
 @dataclass(frozen=True)

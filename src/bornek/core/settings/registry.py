@@ -1,4 +1,4 @@
-"""Finds the kinds: every module of this package that marks a class with @register."""
+"""Finds the kinds of setting and the calculations: every module of their packages that marks a class with @register."""
 
 from __future__ import annotations
 
@@ -7,7 +7,8 @@ import pkgutil
 from functools import cache
 from typing import TypeVar
 
-import bornek.core.settings as package
+import bornek.core.fits as fits
+import bornek.core.settings as settings
 from bornek.core.errors import UnknownKind
 from bornek.core.settings.kind import Calculation, Setting
 
@@ -26,17 +27,24 @@ def forget(kind_id: str) -> None:
     _kinds.pop(kind_id, None)
 
 
-def kinds() -> list[Calculation]:
-    """All kinds, by id."""
+def kinds() -> list[Setting]:
+    """All kinds of setting, by id."""
     _load()
-    return [_kinds[key] for key in sorted(_kinds)]
+    return [k for key in sorted(_kinds) if isinstance(k := _kinds[key], Setting)]
+
+
+def calculations() -> list[Calculation]:
+    """All questions without rounds, by id."""
+    _load()
+    return [k for key in sorted(_kinds) if not isinstance(k := _kinds[key], Setting)]
 
 
 @cache
 def _load() -> None:
-    """Every module of the package, once."""
-    for module in pkgutil.iter_modules(package.__path__):
-        importlib.import_module(f"{package.__name__}.{module.name}")
+    """Every module of the packages, once."""
+    for package in (settings, fits):
+        for module in pkgutil.iter_modules(package.__path__):
+            importlib.import_module(f"{package.__name__}.{module.name}")
 
 
 def find_calculation(kind_id: str) -> Calculation:

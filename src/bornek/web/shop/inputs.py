@@ -109,9 +109,14 @@ class GaugeIn(Schema):
     due = fields.String(load_default="", validate=validate.Regexp(r"^([0-9]{4}-[0-9]{2}-[0-9]{2})?\Z"))
 
 
-class FormIn(Schema):
-    """The answers so far, as typed; `job` offers its places where a field asks for one."""
+class SumIn(Schema):
+    """The answers so far, as typed."""
 
     given = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
     unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
+
+
+class FormIn(SumIn):
+    """The answers so far, as typed; `job` offers its places where a field asks for one."""
+
     job = fields.String(load_default="", validate=validate.Length(max=60))

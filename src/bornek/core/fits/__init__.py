@@ -1,0 +1,1 @@
+"""Fits that are made by force, heat, cold or torque: one question a file."""
