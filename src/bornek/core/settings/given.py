@@ -11,6 +11,8 @@ from bornek.core.quantities import UNITS, parse
 from bornek.core.settings.kind import Calculation, Field
 
 MOST_LINES = 100
+MOST_PASSES = 6
+"""How often a form may change by its own answers."""
 
 
 def read_given(kind: Calculation, typed: Mapping[str, Any], unit: str = "mm") -> dict[str, Any]:
@@ -63,14 +65,16 @@ def missing_of(kind: Calculation, given: Mapping[str, Any]) -> list[Field]:
 def _read_fields(
     kind: Calculation, typed: Mapping[str, Any], unit: str
 ) -> tuple[dict[str, Any], dict[str, str]]:
-    """Reads field by field; what one answer adds to the form is read next."""
+    """Reads field by field; what one answer adds to the form or changes in it is read next."""
     read: dict[str, Any] = {}
     problems: dict[str, str] = {}
     fields = list(kind.form({}))
-    seen: set[str] = set()
-    while fields:
+    seen: dict[str, Field] = {}
+    for _ in range(MOST_PASSES):
         for f in fields:
-            seen.add(f.key)
+            seen[f.key] = f
+            problems.pop(f.key, None)
+            read.pop(f.key, None)
             try:
                 value = _read(f, typed.get(f.key), unit)
             except BornekError as error:
@@ -78,7 +82,9 @@ def _read_fields(
                 continue
             if value is not None:
                 read[f.key] = value
-        fields = [f for f in kind.form(read) if f.key not in seen]
+        fields = [f for f in kind.form(read) if seen.get(f.key) != f]
+        if not fields:
+            break
     return read, problems
 
 
