@@ -20,6 +20,7 @@ from bornek.core.errors import InputError
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
+from bornek.web.fit import routes as fit_routes
 from bornek.web.hosts import host_check
 from bornek.web.inspect import routes as inspect_routes
 from bornek.web.job import routes as job_routes
@@ -94,6 +95,7 @@ def create_app(
         strip_routes,
         inspect_routes,
         plan_routes,
+        fit_routes,
         setting_routes,
         kind_routes,
         sum_routes,

@@ -78,6 +78,9 @@ export type ToolSort = Schemas["ToolSort"];
 export type HoursView = Schemas["HoursView"];
 export type SumView = Schemas["SumView"];
 export type SumAnswer = Schemas["Answer"];
+export type FitsView = Schemas["FitsView"];
+export type FitAt = Schemas["FitAt"];
+export type HotView = Schemas["HotView"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

@@ -1160,6 +1160,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FitsView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageFactIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FitsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/fits": {
         parameters: {
             query?: never;
@@ -4384,7 +4508,7 @@ export interface components {
             kind_version: number;
             outcome: components["schemas"]["Outcome"];
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
         };
         Ask: {
             field: string;
@@ -4657,6 +4781,21 @@ export interface components {
             tell_apart: string[];
             words: string;
         };
+        Dial: {
+            hi: number;
+            inner: components["schemas"]["Tick"][];
+            inner_unit: string;
+            label: string;
+            lo: number;
+            needle: number | null;
+            stop: components["schemas"]["Band"] | null;
+            sweep: number[];
+            ticks: components["schemas"]["Tick"][];
+            /** @enum {string} */
+            type: "dial";
+            unit: string;
+            window: components["schemas"]["Band"] | null;
+        };
         DraftStep: {
             label: string;
             new: boolean;
@@ -4721,7 +4860,7 @@ export interface components {
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
         };
         Expected: {
             label: string;
@@ -4788,6 +4927,30 @@ export interface components {
             title: string;
             words: string;
         };
+        FitAt: {
+            at: string;
+            carry: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            done: components["schemas"]["RecordLine"][];
+            face: components["schemas"]["Dial"] | null;
+            hot: components["schemas"]["HotView"] | null;
+            key: string;
+            label: string;
+            laid: components["schemas"]["LaidView"][];
+            open: boolean;
+            push: components["schemas"]["PushView"] | null;
+            state: string;
+        };
+        FitHead: {
+            id: string;
+            length_unit: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
         FitIn: {
             given: {
                 [key: string]: unknown;
@@ -4816,6 +4979,21 @@ export interface components {
             verdict_words: string;
             version: number;
             window: string;
+        };
+        FitsView: {
+            cautions: string[];
+            fits: components["schemas"]["FitAt"][];
+            hows: {
+                [key: string]: string;
+            };
+            job: components["schemas"]["FitHead"];
+            now: string;
+            ready: components["schemas"]["Ready"][];
+            subjects: components["schemas"]["Subject"][];
+            sums: components["schemas"]["SumName"][];
+            whats: {
+                [key: string]: string;
+            };
         };
         Flank: {
             label: string;
@@ -4950,6 +5128,22 @@ export interface components {
             cleared: string;
             label: string;
             words: string;
+        };
+        HotView: {
+            aside: string;
+            cold: string;
+            ends: string;
+            fact: string;
+            grips: string;
+            head: string;
+            hub_c: number | null;
+            learned: boolean;
+            log: components["schemas"]["RoundLog"];
+            rule: components["schemas"]["Readout"];
+            say: components["schemas"]["Span"][];
+            shaft_c: number | null;
+            state: string;
+            wants_shaft: boolean;
         };
         HourView: {
             by: string;
@@ -5161,6 +5355,23 @@ export interface components {
             /** @enum {string} */
             type: "ladder";
         };
+        LaidView: {
+            at: string;
+            by: string;
+            code: string;
+            fact: string;
+            found: {
+                [key: string]: string;
+            };
+            given: {
+                [key: string]: string;
+            };
+            said: string;
+            sum: string;
+            title: string;
+            unit: string;
+            warned: string[];
+        };
         Lattice: {
             n: number;
             offset: number;
@@ -5368,7 +5579,7 @@ export interface components {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -5574,6 +5785,13 @@ export interface components {
             message: string;
             next_step: string;
         };
+        PushView: {
+            fact: string;
+            high: number;
+            log: components["schemas"]["RoundLog"];
+            low: number;
+            words: string;
+        };
         Ranked: {
             against: string[];
             follows: string[];
@@ -5597,7 +5815,9 @@ export interface components {
             landing: components["schemas"]["Band"] | null;
             lo: number;
             needle: components["schemas"]["Needle"] | null;
+            points: components["schemas"]["Tick"][];
             readings: number[];
+            stop: components["schemas"]["Band"] | null;
             ticks: components["schemas"]["Tick"][];
             /** @enum {string} */
             type: "readout";
@@ -5607,6 +5827,14 @@ export interface components {
             verdict_words: string;
             window: components["schemas"]["Band"] | null;
             window_not_in_force: components["schemas"]["Band"] | null;
+        };
+        Ready: {
+            given: {
+                [key: string]: string;
+            };
+            name: string;
+            sums: string[];
+            why_not: string;
         };
         RecordAct: {
             at: string;
@@ -5896,7 +6124,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;
@@ -6064,6 +6292,11 @@ export interface components {
             section: components["schemas"]["Section"];
             ways: components["schemas"]["WayView"][];
             written: components["schemas"]["WrittenFact"][];
+        };
+        Subject: {
+            at: string;
+            key: string;
+            label: string;
         };
         SumIn: {
             given?: {

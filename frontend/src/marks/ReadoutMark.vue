@@ -1,14 +1,16 @@
 <script setup lang="ts">
 /** The readout strip: one scale for every toleranced quantity. */
-import { computed, ref } from "vue";
+import { computed, ref, useId } from "vue";
 import type { Readout } from "../api/client";
 import { placeWindowLabel } from "../composables/placeLabel";
 import { makeScale } from "../composables/useScale";
 import { useWidth } from "../composables/useWidth";
+import OutHatch from "./OutHatch.vue";
 import ReadoutNeedle from "./ReadoutNeedle.vue";
 import ReadoutWindow from "./ReadoutWindow.vue";
 
 const props = defineProps<{ scene: Readout; gutter?: number; small?: boolean; compact?: boolean }>();
+const hatch = useId();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
@@ -68,6 +70,50 @@ const spoken = computed(() => {
         :small="small"
         :label="label"
       />
+      <template v-if="scene.stop">
+        <defs><OutHatch :id="hatch" /></defs>
+        <rect
+          :x="x(scene.stop.lo)"
+          :y="top"
+          :width="x(scene.stop.hi) - x(scene.stop.lo)"
+          :height="high"
+          :fill="`url(#${hatch})`"
+        />
+        <line
+          :x1="x(scene.stop.lo)"
+          :x2="x(scene.stop.lo)"
+          :y1="top - 16"
+          :y2="base"
+          stroke="var(--danger)"
+          stroke-width="3.5"
+        />
+        <text
+          v-if="!small"
+          :x="x(scene.stop.lo) + 5"
+          :y="top - 6"
+          font-size="15"
+          font-weight="680"
+          fill="var(--danger)"
+        >
+          {{ scene.stop.label }}
+        </text>
+      </template>
+      <g v-for="(p, i) in small ? [] : (scene.points ?? [])" :key="p.label">
+        <line :x1="x(p.at)" :x2="x(p.at)" :y1="top - 6" :y2="base" stroke="var(--found)" stroke-width="2.5" />
+        <text
+          :x="x(p.at) - 5"
+          :y="top + 17 + 18 * (i % 2)"
+          text-anchor="end"
+          font-size="15"
+          font-weight="640"
+          fill="var(--words)"
+          stroke="var(--neutral)"
+          stroke-width="5"
+          paint-order="stroke"
+        >
+          {{ p.label }}
+        </text>
+      </g>
       <g stroke="var(--found)">
         <line
           v-for="t in ticks"

@@ -2,6 +2,7 @@ import type { Component } from "vue";
 import type { Scene } from "../api/client";
 import BoltsMark from "./BoltsMark.vue";
 import CircleMark from "./CircleMark.vue";
+import DialMark from "./DialMark.vue";
 import FlankMark from "./FlankMark.vue";
 import LadderMark from "./LadderMark.vue";
 import PackMark from "./PackMark.vue";
@@ -22,6 +23,7 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   flank: FlankMark,
   section: SectionMark,
   bolts: BoltsMark,
+  dial: DialMark,
 };
 
 /** The drawing registered for a type of scene. */

@@ -10,11 +10,13 @@ import { useSum } from "../composables/useSum";
 import type { FormDraft } from "../composables/useForm";
 import FormFields from "../ui/FormFields.vue";
 import KeyHelp from "../ui/KeyHelp.vue";
+import PageFoot from "../ui/PageFoot.vue";
 import PickBox from "../ui/PickBox.vue";
 import RadioRow from "../ui/RadioRow.vue";
 import SayLine from "../ui/SayLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import SumAnswer from "../ui/SumAnswer.vue";
+import { sayOf } from "../ui/sumSay";
 import WorkingPanel from "../ui/WorkingPanel.vue";
 import WaitPage from "../stages/WaitPage.vue";
 
@@ -30,15 +32,7 @@ const { view, trouble } = useSum(
   () => unit.value,
   draft,
 );
-const say = computed(() => {
-  if (view.value?.answer) return view.value.answer.say;
-  const missing = view.value?.missing ?? [];
-  const words =
-    missing.length > 3
-      ? `${missing.slice(0, 3).join(", ")} and ${missing.length - 3} more`
-      : missing.join(", ");
-  return [{ text: missing.length ? `Still to say: ${words}.` : "Mend what is marked below.", move: false }];
-});
+const say = computed(() => (view.value ? sayOf(view.value) : []));
 const loose = computed(() => view.value?.problems[""] ?? "");
 const help = ref<"keys" | "cautions" | null>(null);
 const KEYS: [string, string][] = [
@@ -123,21 +117,9 @@ useStageKeys((event) => {
           <WorkingPanel v-if="view.answer" class="xl:col-span-2" :results="view.answer.outcome.results" />
         </div>
       </div>
-      <footer class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 bg-bay px-5 py-1.5">
-        <button
-          type="button"
-          class="flex min-h-12 min-w-[240px] flex-1 items-center gap-3 text-left"
-          @click="help = 'cautions'"
-        >
-          <span
-            class="flex h-8 w-8 shrink-0 items-center justify-center bg-danger text-[22px] font-bold text-on-danger"
-            aria-hidden="true"
-            >!</span
-          ><span class="line-clamp-2 text-[15px] leading-snug">{{ view.cautions[0] }}</span>
-        </button>
+      <PageFoot :caution="view.cautions[0] ?? ''" @cautions="help = 'cautions'" @help="help = 'keys'">
         <button type="button" class="control" @click="clear">Clear <span class="keycap">c</span></button>
-        <button type="button" class="control" aria-label="Keys" @click="help = 'keys'">?</button>
-      </footer>
+      </PageFoot>
       <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
       <KeyHelp
         :open="help === 'cautions'"

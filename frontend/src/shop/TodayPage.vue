@@ -7,6 +7,7 @@ import { api, unwrap } from "../api/client";
 import { COMMON_KEYS, useStageKeys } from "../composables/useStageKeys";
 import DayDial from "../marks/DayDial.vue";
 import KeyHelp from "../ui/KeyHelp.vue";
+import PageFoot from "../ui/PageFoot.vue";
 import SayLine from "../ui/SayLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import UnitTag from "../ui/UnitTag.vue";
@@ -137,26 +138,14 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
           </RouterLink>
         </section>
       </div>
-      <footer class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 bg-bay px-5 py-1.5">
-        <button
-          type="button"
-          class="flex min-h-12 min-w-[240px] flex-1 items-center gap-3 text-left"
-          @click="help = 'cautions'"
-        >
-          <span
-            class="flex h-8 w-8 shrink-0 items-center justify-center bg-danger text-[22px] font-bold text-on-danger"
-            aria-hidden="true"
-            >!</span
-          ><span class="line-clamp-2 text-[15px] leading-snug">{{ data.cautions[0] }}</span>
-        </button>
+      <PageFoot :caution="data.cautions[0] ?? ''" @cautions="help = 'cautions'" @help="help = 'keys'">
         <a ref="calendar" class="control" href="/api/today.ics" download
           >Calendar <span class="keycap">c</span></a
         >
         <button v-if="first" type="button" class="control control-main" data-main @click="toNext">
           A hand is free <span class="keycap">h</span>
         </button>
-        <button type="button" class="control" aria-label="Keys" @click="help = 'keys'">?</button>
-      </footer>
+      </PageFoot>
       <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
       <KeyHelp
         :open="help === 'cautions'"

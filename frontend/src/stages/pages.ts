@@ -6,6 +6,7 @@ const pages: Record<string, () => Promise<unknown>> = {
   strip: () => import("./strip/StripPage.vue"),
   inspect: () => import("./inspect/InspectPage.vue"),
   plan: () => import("./plan/PlanPage.vue"),
+  fit: () => import("./fit/FitPage.vue"),
   set: () => import("./job/JobPage.vue"),
   record: () => import("./record/RecordPage.vue"),
 };

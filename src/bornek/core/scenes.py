@@ -42,7 +42,8 @@ class Needle:
 
 @dataclass(frozen=True)
 class Readout:
-    """The readout strip: one horizontal scale for every toleranced quantity."""
+    """The readout strip: one horizontal scale for every toleranced quantity. `points` are named on it, `stop` is
+    where it must not go."""
 
     label: str
     unit: str
@@ -58,6 +59,8 @@ class Readout:
     verdict_words: str = "not read"
     landing: Band | None = None
     verdict_leaning: str = ""
+    points: tuple[Tick, ...] = ()
+    stop: Band | None = None
     type: Literal["readout"] = "readout"
 
 
@@ -263,4 +266,22 @@ class Bolts:
     type: Literal["bolts"] = "bolts"
 
 
-Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts
+@dataclass(frozen=True)
+class Dial:
+    """A gauge's face over `sweep` degrees, 0 up: its own scale outside, a second one inside at the same places."""
+
+    label: str
+    unit: str
+    lo: float
+    hi: float
+    sweep: tuple[float, float]
+    ticks: tuple[Tick, ...]
+    inner_unit: str = ""
+    inner: tuple[Tick, ...] = ()
+    window: Band | None = None
+    stop: Band | None = None
+    needle: float | None = None
+    type: Literal["dial"] = "dial"
+
+
+Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts | Dial

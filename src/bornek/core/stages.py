@@ -20,7 +20,7 @@ STAGES = (
     Stage("strip", "Strip", "/strip"),
     Stage("inspect", "Inspect", "/inspect"),
     Stage("plan", "Plan", "/plan"),
-    Stage("fit", "Fit", "/fit", built=False),
+    Stage("fit", "Fit", "/fit"),
     Stage("set", "Set", ""),
     Stage("mesh", "Mesh", "/mesh", built=False),
     Stage("prove", "Prove", "/prove", built=False),

@@ -50,6 +50,7 @@ TOOLS: tuple[dict[str, Any], ...] = (
     {"tool": "freezer-1", "sort": "freezer", "name": "Chest freezer", "details": {"coldest": "-40 °C"}},
     {"tool": "ram-1", "sort": "ram", "name": "Hollow ram", "out_of_order": True, "words": "seal weeps, at the maker's",
      "details": {"area": "46", "rated_pressure": "700", "scale": "0 to 1000 bar"}},
+    {"tool": "ram-3", "sort": "ram", "name": "Ram 3", "details": {"area": "50.3", "rated_pressure": "630", "scale": "0 to 100 MPa"}},
     {"tool": "wrench-2", "sort": "torque_wrench", "name": "Wrench 2", "details": {"least": "20 N·m", "greatest": "120 N·m", "due": "2027-03-31"}},
     {"tool": "wrench-3", "sort": "torque_wrench", "name": "Wrench 3", "details": {"least": "60 N·m", "greatest": "340 N·m", "due": "2026-10-31"}},
     {"tool": "cup-set", "sort": "other", "name": "Cup driver set"},

@@ -9,6 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.demo.fits import seed_fits
 from bornek.demo.inspection import seed_inspection
 from bornek.demo.plan import seed_plan
 from bornek.demo.strip import seed_old_winch, seed_strip
@@ -101,6 +102,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     seed_strip(session, files)
     seed_inspection(session)
     seed_plan(session)
+    seed_fits(session)
 
 
 def _winch_in_hand(hand: Hand) -> None:

@@ -13,7 +13,7 @@ import EmptyPlan from "./EmptyPlan.vue";
 import OverrulePanel, { type Weak } from "./OverrulePanel.vue";
 import OwnStepForm from "./OwnStepForm.vue";
 import PlanBay from "./PlanBay.vue";
-import PlanFoot from "./PlanFoot.vue";
+import PageFoot from "../../ui/PageFoot.vue";
 import PlanLine from "./PlanLine.vue";
 import TurnZone from "./TurnZone.vue";
 import { usePlan } from "./usePlan";
@@ -157,7 +157,7 @@ const eyebrow = computed(() => {
       @retry="retry?.()"
       @let-go="desk.letGo"
     />
-    <PlanFoot
+    <PageFoot
       :caution="view.cautions.slice(0, 2).join(' ')"
       @cautions="help = 'cautions'"
       @help="help = 'keys'"
@@ -201,7 +201,7 @@ const eyebrow = computed(() => {
         {{ mainWords }}
         <span class="keycap">Enter</span>
       </button>
-    </PlanFoot>
+    </PageFoot>
     <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
     <KeyHelp
       :open="help === 'cautions'"

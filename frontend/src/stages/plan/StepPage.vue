@@ -12,7 +12,7 @@ import WaitPage from "../WaitPage.vue";
 import GoBackPanel from "./GoBackPanel.vue";
 import LineRail from "./LineRail.vue";
 import OwnStepForm from "./OwnStepForm.vue";
-import PlanFoot from "./PlanFoot.vue";
+import PageFoot from "../../ui/PageFoot.vue";
 import SealantRule from "./SealantRule.vue";
 import StepFacts from "./StepFacts.vue";
 import StepTurn from "./StepTurn.vue";
@@ -163,7 +163,7 @@ const bolting = computed(() => Boolean(step.value?.torque));
       @retry="retry?.()"
       @let-go="desk.letGo"
     />
-    <PlanFoot
+    <PageFoot
       :caution="
         step.step.lift
           ? `It hangs on ${step.step.lift}: nobody under it. Licence: lifting.`
@@ -201,7 +201,7 @@ const bolting = computed(() => Boolean(step.value?.torque));
         Write anew <span class="keycap">e</span>
       </button>
       <button type="button" class="control" @click="toPlan">Plan <span class="keycap">p</span></button>
-    </PlanFoot>
+    </PageFoot>
     <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
     <KeyHelp
       :open="help === 'cautions'"

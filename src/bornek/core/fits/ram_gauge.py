@@ -68,7 +68,8 @@ class RamGauge(FitSum):
         weak, unit = given.get("weak", "none"), str(given.get("unit", "MPa"))
         unit = unit if unit in UNITS["pressure"] else "MPa"
         return [
-            Field("ram", "Ram's diameter", "length", lo=5, hi=1000),
+            Field("area", "Ram's area off its card (cm²)", "number", required=False, lo=0.2, hi=10_000),
+            *([] if given.get("area") else [Field("ram", "Ram's diameter", "length", lo=5, hi=1000)]),
             Field("hole", "Hole through it", "length", default=0.0, lo=0, hi=900, why="0: a full ram."),
             Field("force", "Push wanted (kN)", "force", required=False, lo=1, hi=1e8, unit="kN",
                   why="Tons by their name: metric, short or long."),
@@ -85,7 +86,16 @@ class RamGauge(FitSum):
         ]  # fmt: skip
 
     def area(self, ctx: Context) -> float:
-        return ram_area_mm2(float(ctx.given["ram"]), or_else(ctx, "hole", 0.0))
+        card = number_of(ctx, "area")
+        return (
+            card * 100
+            if card is not None
+            else ram_area_mm2(float(ctx.given["ram"]), or_else(ctx, "hole", 0.0))
+        )
+
+    def _area_words(self, ctx: Context) -> str:
+        hole = or_else(ctx, "hole", 0.0)
+        return f"π/4 × ({float(ctx.given['ram']):g}²{f' − {hole:g}²' if hole else ''})"
 
     def red_line(self, ctx: Context) -> tuple[float, str] | None:
         """The pressure never to be passed [MPa] and what sets it: ram, or the weakest thing that carries the push."""
@@ -107,8 +117,7 @@ class RamGauge(FitSum):
 
     def evaluate(self, ctx: Context) -> Outcome:
         area, force, red = self.area(ctx), number_of(ctx, "force"), self.red_line(ctx)
-        hole = or_else(ctx, "hole", 0.0)
-        formula = f"π/4 × ({float(ctx.given['ram']):g}²{f' − {hole:g}²' if hole else ''})"
+        formula = "off the ram's card" if number_of(ctx, "area") is not None else self._area_words(ctx)
         lines = [line("Area", formula, area / 100, "cm²", 2)]
         results, checks = [], []
         window = Window(None, red[0], red[1]) if red else None
@@ -149,6 +158,7 @@ class RamGauge(FitSum):
                     "ask",
                 )
             )
+        results.append(Result("area", "Area (cm²)", "number", Normal(round(area / 100, 6), 0.0), role="info"))
         if red is not None:
             results.append(
                 Result(

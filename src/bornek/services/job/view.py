@@ -14,6 +14,7 @@ from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.hour_meter import WHEN, HourMeter
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.registry import find_fact_kind
+from bornek.core.fits.open_fits import open_fits
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
@@ -148,6 +149,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
                 "strip": strip_open(session, job),
                 "inspect": inspect_open(session, job, d, facts),
                 "plan": plan_open(session, job, today),
+                "fit": len(open_fits(facts)),
                 "set": sum(not s.signed for s in settings),
             },
         ),

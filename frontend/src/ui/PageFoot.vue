@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The foot of a page of the plan: the caution to the left, what can be done to the right. */
+/** The foot of a page: the caution to the left, what can be done to the right. */
 defineProps<{ caution: string }>();
 defineEmits<{ cautions: []; help: [] }>();
 </script>

@@ -1,0 +1,55 @@
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { useIntervalFn } from "@vueuse/core";
+import { computed, ref, type Ref } from "vue";
+import { api, newId, unwrap, type FitsView } from "../../api/client";
+import { useSending } from "../../composables/useSending";
+
+/** A job's fits: their view, and what is written down about them. */
+export function useFit(job: Ref<string>) {
+  const client = useQueryClient();
+  const sending = useSending();
+  const key = computed(() => ["fit", job.value]);
+  const path = computed(() => ({ job_id: job.value }));
+  const query = useQuery({
+    queryKey: key,
+    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/fit", { params: { path: path.value } })),
+    refetchInterval: 5000,
+    refetchOnMount: "always",
+  });
+  const view = computed(() => query.data.value);
+  function keep(fresh: FitsView) {
+    client.setQueryData(key.value, fresh);
+    for (const other of ["job", "plan"]) void client.invalidateQueries({ queryKey: [other, job.value] });
+  }
+  const write = (kind: string, body: Record<string, unknown>) => {
+    const sent = { id: newId(), kind, body };
+    return sending.send(async (header) =>
+      keep(
+        await unwrap(
+          api.POST("/api/jobs/{job_id}/fit", { params: { path: path.value, header }, body: sent }),
+        ),
+      ),
+    );
+  };
+  /** The yard's clock: the server's, carried on by this screen's. */
+  const screen = ref(Date.now());
+  useIntervalFn(() => (screen.value = Date.now()), 1000);
+  const skew = computed(() => (view.value ? Date.parse(view.value.now) - query.dataUpdatedAt.value : 0));
+  const now = computed(() => screen.value + skew.value);
+  return { query, view, write, now, ...sending };
+}
+
+export type FitDesk = ReturnType<typeof useFit>;
+
+/** From a moment as the yard's clock says it, which carries no zone, to one that can be told apart from now. */
+export function left(until: string, nowText: string, now: number): number {
+  const zone = /(?:Z|[+-]\d\d:\d\d)$/.exec(nowText)?.[0] ?? "Z";
+  return Math.round((Date.parse(until + zone) - now) / 1000);
+}
+
+/** 7:45, or 1:02:45; never below nothing. */
+export function clock(seconds: number): string {
+  const s = Math.max(0, seconds);
+  const [h, m, rest] = [Math.floor(s / 3600), Math.floor(s / 60) % 60, String(s % 60).padStart(2, "0")];
+  return h ? `${h}:${String(m).padStart(2, "0")}:${rest}` : `${m}:${rest}`;
+}

@@ -1,0 +1,83 @@
+"""The drawings of a fit by heat: the temperature's rule, and the log below it on the same scale."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from datetime import datetime
+
+from bornek.core.draw import nice_step
+from bornek.core.facts.heat_read import HOW_WORDS, HeatRead
+from bornek.core.fits.hot_fit import HotFit, Moment
+from bornek.core.fits.sums import temperature_words
+from bornek.core.scenes import Band, LogRow, Needle, Readout, RoundLog, Tick
+
+STOP_SHARE = 1.15
+WORDS = {
+    "hot": ("in", "drops on"),
+    "late": ("out_low", "too cold"),
+    "holding": ("in", "home"),
+    "cooling": ("in", "home"),
+}
+
+
+def rule_of(fit: HotFit) -> Readout:
+    """From room to past the most allowed: where it drops on, where it drags, where it grips, where it must stop."""
+    plan = fit.plan
+    lo, hi = fit.room_c, max(plan.most_c * STOP_SHARE, plan.drops_on_c * STOP_SHARE, fit.room_c + 20)
+    step = nice_step(hi - lo, 8)
+    first = math.ceil(lo / step)
+    ticks = tuple(
+        Tick(n * step / 2, temperature_words(n * step / 2).removesuffix(" °C") if n % 2 == 0 else "")
+        for n in range(2 * first, math.floor(2 * hi / step) + 1)
+    )
+    code, words = WORDS.get(fit.state, ("not_read", "not read"))
+    window = None
+    if plan.possible:
+        label = f"{temperature_words(math.ceil(plan.drops_on_c)).removesuffix(' °C')}–{plan.most_c:.0f}"
+        window = Band(plan.drops_on_c, plan.most_c, label)
+    points = [
+        Tick(at, f"{name} {at:.0f}")
+        for name, at in (("grips", plan.grips_c), ("home by", plan.home_c))
+        if at > fit.room_c + 1
+    ]
+    return Readout(
+        label="At the bore",
+        unit="°C",
+        lo=lo,
+        hi=hi,
+        ticks=ticks,
+        window=window,
+        needle=_needle(fit.hub_c),
+        verdict=code,
+        verdict_words=words,
+        points=tuple(points),
+        stop=Band(plan.most_c, hi, f"most {plan.most_c:.0f}"),
+    )
+
+
+def _needle(t_c: float | None) -> Needle | None:
+    if t_c is None:
+        return None
+    return Needle(t_c, 0.0, temperature_words(t_c), "as it falls in air", "")
+
+
+def log_of(fit: HotFit, moments: Sequence[Moment], now: datetime, rule: Readout) -> RoundLog:
+    """What was read, what it is now, when it drags and when it grips, downward in time."""
+    rows = []
+    reads = [m for m in moments if isinstance(m.body, HeatRead) and m.body.member == "hub"]
+    for n, m in enumerate(reads):
+        body = m.body
+        assert isinstance(body, HeatRead)
+        name = "out" if n == 0 else "read again"
+        rows.append(LogRow(f"{m.at:%H:%M:%S}", name, _needle(body.t_c), None, remark=HOW_WORDS[body.how]))
+    if fit.hub_c is not None and fit.state in ("hot", "late"):
+        rows.append(LogRow(f"{now:%H:%M:%S}", "now", _needle(fit.hub_c), None))
+    for moment, name, at in (
+        (fit.ends, "drags on", fit.plan.home_c),
+        (fit.grips, "grips, in air", fit.plan.grips_c),
+    ):
+        if moment is not None and fit.state == "hot" and moment > now:
+            band = Band(at - 4, at + 4, temperature_words(at), at)
+            rows.append(LogRow(f"{moment:%H:%M:%S}", name, None, band))
+    return RoundLog(rule.lo, rule.hi, tuple(rows), rule.window, None, "Temperature at the bore")

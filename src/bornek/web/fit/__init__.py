@@ -1,0 +1,1 @@
+"""Routes of the room inspect, and what they take."""
