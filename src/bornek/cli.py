@@ -14,7 +14,7 @@ from bornek.core.compute import compute, input_schema
 from bornek.core.door import read_json
 from bornek.core.errors import BornekError, InputError
 from bornek.core.looks import palette_css, verdict_looks
-from bornek.core.settings.registry import kinds
+from bornek.core.settings.registry import calculations, kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
 from bornek.services.job.verify_file import verify_file
@@ -77,7 +77,8 @@ def _parser() -> argparse.ArgumentParser:
 
 def _kinds(_args: argparse.Namespace) -> None:
     rows = [
-        {"id": k.id, "version": k.version, "title": k.title, "schema": input_schema(k.id)} for k in kinds()
+        {"id": k.id, "version": k.version, "title": k.title, "schema": input_schema(k.id)}
+        for k in (*kinds(), *calculations())
     ]
     print(json.dumps(rows, ensure_ascii=False, indent=1))
 

@@ -31,6 +31,10 @@ TRIED: dict[str, dict[str, Any]] = {
         "body": {"part": "output-seal", "grades": {"lip": "sound"}},
     },
     "/api/jobs/<job_id>/plan": {"kind": "from_type"},
+    "/api/jobs/<job_id>/fit": {
+        "kind": "reckoned",
+        "body": {"sum": "fit_ring", "part": "output-seal", "given": {"bore": "50", "outside": "90"}},
+    },
     "/api/jobs/<job_id>/fits": {"part": "output-shaft", "kind": "seat_size", "given": {"what": "journal"}},
     "/api/jobs/<job_id>/serials": {"serials": {"bevel-pinion": "SET-X"}},
     "/api/jobs/<job_id>/definition": {"definition": {}, "seen": 0},

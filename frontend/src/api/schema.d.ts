@@ -4942,6 +4942,7 @@ export interface components {
             laid: components["schemas"]["LaidView"][];
             open: boolean;
             push: components["schemas"]["PushView"] | null;
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
             state: string;
         };
         FitHead: {
@@ -5881,6 +5882,7 @@ export interface components {
             build: components["schemas"]["RecordLine"][];
             draft: components["schemas"]["DraftStep"][];
             end: string;
+            fits: components["schemas"]["RecordLine"][];
             flanks: components["schemas"]["Flank"][];
             inspection: components["schemas"]["RecordLine"][];
             job: components["schemas"]["JobView"];
@@ -6227,6 +6229,10 @@ export interface components {
             state: "done" | "live" | "blocked" | "stopped";
             words: string;
         };
+        StepFit: {
+            at: string;
+            said: string;
+        };
         StepPart: {
             count: number;
             fresh: boolean;
@@ -6240,6 +6246,7 @@ export interface components {
             at: string;
             before: number;
             by: string;
+            fits: components["schemas"]["StepFit"][];
             gates: components["schemas"]["Gate"][];
             hold_seen: string;
             hole_seen: string;
@@ -6516,6 +6523,7 @@ export interface components {
             through: string;
         };
         WayView: {
+            asks: string[][];
             caution: string;
             dooms: string[];
             key: string;

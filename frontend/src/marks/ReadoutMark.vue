@@ -14,7 +14,7 @@ const hatch = useId();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
-const high = computed(() => (props.small ? 22 : props.compact ? 40 : 54));
+const high = computed(() => (props.small ? 22 : props.compact && !props.scene.points?.length ? 40 : 54));
 const PHONE = 560;
 const top = computed(() => (props.small ? 14 : props.compact ? 80 : width.value < PHONE ? 150 : 124));
 const base = computed(() => top.value + high.value);

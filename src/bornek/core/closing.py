@@ -10,6 +10,7 @@ from bornek.core.facts.hour_meter import hours_written
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.locked_out import lacks_lock_out
 from bornek.core.facts.wrong import Wrong
+from bornek.core.fits.open_fits import open_fits
 from bornek.core.parts.causes import find_cause
 from bornek.core.parts.holds import holds, open_holds
 from bornek.core.parts.inspection import Inspected
@@ -65,7 +66,7 @@ def open_points(job: JobStands) -> list[OpenPoint]:
     ['lock_out', 'hours']
     """
     found = [*_lock_out(job), *_loose(job), *_counts(job), *_holds(job), *_verdicts(job), *_settings(job)]
-    found += [*_proofs(job), *_orders(job), *job.plan]
+    found += [*_proofs(job), *_orders(job), *job.plan, *_fits(job)]
     if not hours_written(job.facts, "closing"):
         found.append(OpenPoint("hours", "the hour meter at closing is not written down", "/receive", True))
     return sorted(found, key=lambda p: p.may_stay)
@@ -182,3 +183,11 @@ def _orders(job: JobStands) -> list[OpenPoint]:
         if x.chosen in NOT_AS_IT_IS and not x.stale and x.part.key not in ordered
     ]
     return found
+
+
+def _fits(job: JobStands) -> list[OpenPoint]:
+    """Fits that are prepared or under way."""
+    return [
+        OpenPoint(f"fit:{name}", f"{lower_first(name)}: fit not finished", "/fit", True)
+        for name in open_fits(job.facts)
+    ]

@@ -95,6 +95,7 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
         ("Strip", "strip"),
         ("Inspection", "inspection"),
         ("Build, as it was worked", "build"),
+        ("Fits: heat, press, torque", "fits"),
     ):
         if record[key]:
             rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]

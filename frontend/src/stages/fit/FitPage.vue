@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Fits of a job: sizes, heat with its countdown, the press; each prepared by a sum, then done and written down. */
 import { computed, ref, toRef } from "vue";
-import { useRoute, useRouter } from "vue-router";
+import { RouterLink, useRoute, useRouter } from "vue-router";
 import { COMMON_KEYS, useStageKeys } from "../../composables/useStageKeys";
 import JobFrame from "../../ui/JobFrame.vue";
 import KeyHelp from "../../ui/KeyHelp.vue";
@@ -9,6 +9,7 @@ import PageFoot from "../../ui/PageFoot.vue";
 import ProblemLine from "../../ui/ProblemLine.vue";
 import SayLine from "../../ui/SayLine.vue";
 import WaitPage from "../WaitPage.vue";
+import SceneMark from "../../marks/SceneMark.vue";
 import FitActs from "./FitActs.vue";
 import HeatPanel from "./HeatPanel.vue";
 import PressPanel from "./PressPanel.vue";
@@ -146,6 +147,20 @@ useStageKeys((event, typing) => {
           @take="take"
         />
         <PressPanel v-if="fit.face || fit.push" :fit="fit" @point="point" />
+        <section
+          v-if="fit.scenes.length && !(fit.hot && (fit.face || fit.push))"
+          class="min-w-0 px-5 py-3"
+          aria-label="Drawn"
+        >
+          <SceneMark v-for="(s, i) in fit.scenes" :key="i" :scene="s" :gutter="134" />
+          <RouterLink
+            v-if="fit.at === 'step'"
+            :to="`/jobs/${job}/plan/${fit.key}`"
+            class="control mt-3"
+            data-work-step
+            >Work the step, bolt by bolt</RouterLink
+          >
+        </section>
       </div>
       <div v-else class="px-5 py-8 text-[18px]" data-empty>
         <p>

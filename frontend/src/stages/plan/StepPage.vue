@@ -133,6 +133,14 @@ const bolting = computed(() => Boolean(step.value?.torque));
         />
         <StepWords v-if="asking" :acts="acts" />
         <TorqueRule v-if="step.torque" :torque="step.torque" />
+        <RouterLink
+          v-for="f in step.fits"
+          :key="f.at + f.said"
+          :to="`/jobs/${job}/fit?at=${f.at}`"
+          class="mx-5 flex min-h-12 items-center border-b-2 border-row py-2 text-[18px] font-semibold wrap-anywhere underline"
+          data-step-fit
+          >{{ f.said }}</RouterLink
+        >
         <SealantRule
           v-if="step.step.open_minutes && !done"
           :begun="step.sealant_begun"

@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import type { PartView, StripView } from "../../api/client";
 import type { StripDesk } from "./useStrip";
 import PickBox from "../../ui/PickBox.vue";
+import TickBox from "../../ui/TickBox.vue";
 import LetGoPanel from "./LetGoPanel.vue";
 import LockOutForm from "./LockOutForm.vue";
 import { useKept } from "../../composables/useKept";
@@ -21,6 +22,7 @@ const draft = useKept(`off.${props.view.job.id}.${props.part.key}.${props.part.o
   mates: [] as string[],
   bag: "",
   remark: "",
+  ticked: [] as string[],
 }).value;
 const fields: ["tag" | "side" | "orientation" | "bag" | "remark", string][] = [
   ["tag", "Tag on the part"],
@@ -38,13 +40,17 @@ const lockOut = computed(() => props.view.job.stands === "field" && !props.view.
 const way = computed(() => props.view.ways.find((w) => w.key === draft.way));
 const lost = ref<{ key: string; ask: string; loss: string }[]>([]);
 async function write(letGo: string[] = [], why = "") {
-  const body = { ...draft, part: props.part.key };
+  const asked = way.value?.asks.map(([key]) => key) ?? [];
+  const ticked = draft.ticked.filter((key) => asked.includes(key));
+  const body = { ...draft, ticked, part: props.part.key };
   if (await props.desk.write({ kind: "removed", body, let_go: letGo, let_go_words: why })) emit("close");
   else {
     const details = props.desk.problem.value?.details as { lost?: typeof lost.value } | undefined;
     lost.value = details?.lost ?? [];
   }
 }
+const tick = (key: string, on: boolean) =>
+  (draft.ticked = on ? [...draft.ticked, key] : draft.ticked.filter((k) => k !== key));
 function back() {
   lost.value = [];
   props.desk.letGo();
@@ -114,6 +120,17 @@ function back() {
       </button>
     </p>
     <p v-if="way?.caution" class="border-l-4 border-danger pl-3 font-semibold">{{ way.caution }}</p>
+    <fieldset v-if="way?.asks.length" class="border-l-4 border-danger pl-3" data-asks>
+      <legend class="font-semibold">Before it is released</legend>
+      <TickBox
+        v-for="[key = '', words = ''] in way.asks"
+        :key="key"
+        :model-value="draft.ticked.includes(key)"
+        :name="`tick-${key}`"
+        :label="words"
+        @update:model-value="(on: boolean) => tick(key, on)"
+      />
+    </fieldset>
     <p v-if="way?.dooms.length" class="border-l-4 border-danger pl-3">
       This way ends the life of
       {{

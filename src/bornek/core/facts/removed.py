@@ -28,6 +28,7 @@ class Removed:
     mates: tuple[str, ...] = ()
     bag: str = ""
     remark: str = ""
+    ticked: tuple[str, ...] = ()
 
 
 @register_fact
@@ -39,7 +40,13 @@ class RemovedKind(FactKind):
     found_as = "bag"
 
     def check(self, body: Removed, about: About) -> None:
-        find_way(body.way)
+        owed = [words for key, words in find_way(body.way).asks if key not in body.ticked]
+        if owed:
+            raise InputError(
+                f"Before it is released this way: {'; '.join(owed)}.",
+                field="ticked",
+                next_step="Look, and tick each; or take another way.",
+            )
         if not 1 <= body.count <= MOST:
             raise InputError(f"count must be 1 to {MOST}.", field="count")
 
@@ -59,6 +66,7 @@ class RemovedKind(FactKind):
             body.side,
             body.orientation,
             f"bag {body.bag}" if body.bag else "",
+            *(words for key, words in find_way(body.way).asks if key in body.ticked),
             f"no re-use: {dead}" if dead else "",
             body.remark,
         )

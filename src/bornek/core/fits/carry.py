@@ -11,6 +11,7 @@ FLOWS: tuple[tuple[str, str, str, str], ...] = (
     ("fit_interference", "given.nominal", "fit_heat", "d"),
     ("fit_interference", "numbers.interference", "fit_press", "interference"),
     ("fit_interference", "given.nominal", "fit_press", "d"),
+    ("fit_interference", "numbers.interference", "fit_left", "inner"),
     ("fit_press", "given.d", "fit_heat", "d"),
     ("fit_press", "given.interference", "fit_heat", "interference"),
     ("fit_press", "given.outside", "fit_heat", "outside"),

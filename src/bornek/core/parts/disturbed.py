@@ -9,6 +9,7 @@ from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.removed import Removed
 from bornek.core.facts.went_back import WentBack
+from bornek.core.fits.gone_hot import gone_hot
 from bornek.core.parts.orders import OrderLine, order_lines, settings_touched
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import lower_first
@@ -47,6 +48,7 @@ def disturbances(
     came_before, came = _came(d, before, unit), _came(d, after, unit)
     new_before, new = _new_ones(before), _new_ones(after)
     off_before, off = _taken_off(before), _taken_off(after)
+    hot_before, hot = gone_hot(before), gone_hot(after)
     for part in d.parts:
         touched = tuple(s.key for s in settings_touched(d, part.key))
         if not touched:
@@ -59,6 +61,9 @@ def disturbances(
             touched = tuple(s.key for s in settings_touched(d, part.key) if not measures_fit(s.kind))
         elif _places_others(part) and off.get(part.key, frozenset()) - off_before.get(part.key, frozenset()):
             words, kind = f"{_the(part)} was taken off", TAKEN_APART
+        went = next((hot[f] for f in hot if f not in hot_before and hot[f].part == part.key), None)
+        if not words and went is not None:
+            words, kind = f"{_the(part)} went on hot: read it cold{went.cold}", TAKEN_APART
         if words:
             found.append(Disturbance(part.key, kind, words, touched, here))
     return found

@@ -10,13 +10,15 @@ from bornek.core.units.definition import Part
 
 @dataclass(frozen=True)
 class Way:
-    """`dooms`: groups of part that it ends the life of (`*`: any). `caution` is shown before it."""
+    """`dooms`: groups of part that it ends the life of (`*`: any). `caution` is shown before it. `asks`: what must be
+    ticked before it can be written down, by key."""
 
     key: str
     label: str
     dooms: tuple[str, ...] = ()
     why: str = ""
     caution: str = ""
+    asks: tuple[tuple[str, str], ...] = ()
 
 
 WAYS = (
@@ -29,7 +31,12 @@ WAYS = (
     Way("flame", "flame", ("rolling_bearing", "gear", "seal"), "flame takes the hardness out of it",
         "Fire watch; no flame near oil or solvent."),
     Way("weld_shrink", "weld bead shrink", ("*",), "a weld bead destroys the race",
-        "Scrap races only. Earth clamp on the part itself: never current through a bearing that stays."),
+        "Scrap races only. Earth clamp on the part itself: never current through a bearing that stays.",
+        (("scrap", "the race is scrap"), ("earth", "earth clamp on the race itself, no current through a bearing that stays"))),
+    Way("hydraulic", "hydraulic release, oil under the seat", (), "",
+        "It jumps: the nut stays on by more than the travel, nobody in line with the shaft.",
+        (("nut", "nut left on by more than the travel"), ("clear", "nobody in line with the shaft"),
+         ("red_line", "red line of pump, ring and hub known"))),
     Way("grease_press", "pressed out with grease", ("bush",), "the bush was driven out on a column of grease"),
     Way("cut", "cut or chiselled off", ("*",), "it was cut", "Eye protection; cut clear of the shaft."),
     Way("draw", "drift or slide hammer", ("seal",), "a drifted seal has lost its shape",

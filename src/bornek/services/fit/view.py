@@ -16,6 +16,7 @@ from bornek.core.facts.kind import Fact, RecordLine
 from bornek.core.facts.push_read import PushRead
 from bornek.core.facts.reckoned import Reckoned
 from bornek.core.facts.registry import find_fact_kind
+from bornek.core.fits.answer import ask
 from bornek.core.fits.carry import FLOWS, carried
 from bornek.core.fits.gauge_face import gauge_face
 from bornek.core.fits.hot_fit import Moment, hot_fit
@@ -25,7 +26,7 @@ from bornek.core.fits.press_fit import PushPoint
 from bornek.core.fits.push import Push, push_of
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
-from bornek.core.scenes import Dial, Readout, RoundLog
+from bornek.core.scenes import Dial, Readout, RoundLog, Scene
 from bornek.core.units.definition import Definition
 from bornek.services.fit.fit_tools import Ready, ready_tools
 from bornek.services.job.components import condemned_words
@@ -103,6 +104,7 @@ class FitAt:
     hot: HotView | None
     push: PushView | None
     face: Dial | None
+    scenes: list[Scene]
     done: list[RecordLine]
     carry: dict[str, dict[str, str]]
     state: str
@@ -129,6 +131,7 @@ class FitsView:
     whats: dict[str, str]
 
 
+DRAWN_OTHERWISE = ("fit_heat", "fit_press", "fit_ram")
 CAUTIONS = (
     "Hot: gloves to the elbow, nobody in line with the ram. No flame on the hub.",
     "Cold burns and takes the air away: open doors, never in a pit or a closed room.",
@@ -180,11 +183,18 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
         hot=hot,
         push=push,
         face=gauge_face(ram.body) if ram else None,
+        scenes=[s for f in last.values() if f.body.sum not in DRAWN_OTHERWISE for s in _scenes(f.body)],
         done=[line for f in about if (line := find_fact_kind(f.fact_kind).line(f, Definition())) is not None],
         carry={to: carried(bodies, to) for to in {target for _, _, target, _ in FLOWS}},
         state=state,
         open=still_open,
     )
+
+
+def _scenes(body: Reckoned) -> Sequence[Scene]:
+    """The drawings of a sum as it was given; none where it cannot be read any more."""
+    found = ask(find_sum(body.sum), body.given, body.unit).answer
+    return found.scenes if found else ()
 
 
 def _laid(f: Fact) -> LaidView:

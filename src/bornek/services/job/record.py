@@ -48,6 +48,7 @@ class RecordView:
     strip: list[RecordLine]
     inspection: list[RecordLine]
     build: list[RecordLine]
+    fits: list[RecordLine]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]
@@ -72,6 +73,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             strip=strip,
             inspection=inspected,
             build=build_lines(definition_of(job), facts_of(session, job_id)),
+            fits=build_lines(definition_of(job), facts_of(session, job_id), "fit"),
             flanks=flanks,
             draft=draft,
             photos=photos,

@@ -12,14 +12,14 @@ from bornek.core.units.definition import Definition
 MOMENT_LETTERS = len("2026-11-23T08:00")
 
 
-def build_lines(d: Definition, facts: Sequence[Fact]) -> list[RecordLine]:
+def build_lines(d: Definition, facts: Sequence[Fact], stage: str = "plan") -> list[RecordLine]:
     """In the order in which it was done; the moment, as the yard's clock said it, stands before the words."""
     lines = []
     for fact in facts:
         if isinstance(fact.body, dict):
             continue
         kind = find_fact_kind(fact.fact_kind)
-        line = kind.line(fact, d) if kind.stage == "plan" else None
+        line = kind.line(fact, d) if kind.stage == stage else None
         if line is not None:
             moment = fact.at[:MOMENT_LETTERS].replace("T", " ")
             lines.append(replace(line, words="; ".join(x for x in (moment, line.words) if x)))

@@ -21,6 +21,7 @@ from bornek.core.build.torque_order import star_order
 from bornek.core.build.tray import shut_outs, tray
 from bornek.core.build.turns import Suspect, Turn
 from bornek.core.build.undo import way_back_to
+from bornek.core.facts.reckoned import Reckoned
 from bornek.core.facts.turned import FEEL_WORDS
 from bornek.core.phrases import Span, count_words
 from bornek.core.plain import dump
@@ -71,6 +72,14 @@ class TorqueView:
 
 
 @dataclass(frozen=True)
+class StepFit:
+    """A sum laid down at the step or at a part that it takes; `at` as the page of fits has it."""
+
+    at: str
+    said: str
+
+
+@dataclass(frozen=True)
 class StepView:
     """`after` and `before`: numbers between which it may stand, 0 for none. `shuts`: its lid in words."""
 
@@ -95,6 +104,7 @@ class StepView:
     sealant_begun: str
     turn: str
     turn_label: str
+    fits: list[StepFit]
     after: int
     before: int
     setting_id: str
@@ -304,10 +314,20 @@ def _step(plan: LoadedPlan, p: Planned, running: Waiting | None) -> StepView:
         sealant_begun=order.worked.clocks.get((p.key, "sealant"), ""),
         turn=shaft,
         turn_label=next((s.label for s in order.d.shafts if s.key == shaft), ""),
+        fits=_fits(plan, p),
         after=order.number.get(lo, 0),
         before=order.number.get(hi, 0),
         setting_id=plan.setting_ids.get(step.setting, ""),
     )
+
+
+def _fits(plan: LoadedPlan, p: Planned) -> list[StepFit]:
+    """The last of each sum at the step itself or at one of its parts."""
+    last: dict[tuple[str, str], Reckoned] = {}
+    for f in plan.facts:
+        if isinstance(f.body, Reckoned) and (f.body.step == p.key or f.body.part in p.step.parts):
+            last[(f.body.part or f.body.step, f.body.sum)] = f.body
+    return [StepFit(f"part:{b.part}" if b.part else f"step:{b.step}", b.said) for b in last.values()]
 
 
 def _seen(found: tuple[bool, str, int] | None) -> str:

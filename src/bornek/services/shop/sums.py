@@ -79,6 +79,11 @@ def view_sum(kind_id: str, sent: dict[str, Any]) -> dict[str, Any]:
 def settled(kind: FitSum, typed: dict[str, Any], unit: str) -> Answer:
     """The answer to what was typed, all of it. Raises InputError that names every field that does not hold."""
     asked = ask(kind, typed, unit)
+    known = {f.key for f in kind.form(asked.given)}
+    if stray := [key for key in typed if key not in known]:
+        raise InputError(
+            f"{kind.title} does not ask for {stray[0]!r}.", field=stray[0], next_step="Leave it out."
+        )
     if asked.answer is None:
         wrong = dict(asked.problems) | dict.fromkeys(asked.missing, "is missing")
         raise InputError(

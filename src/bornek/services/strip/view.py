@@ -96,6 +96,7 @@ class WayView:
     label: str
     dooms: list[str]
     caution: str
+    asks: list[list[str]]
 
 
 @dataclass(frozen=True)
@@ -171,7 +172,7 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
         baselines=asked,
         parts=_parts(session, job_id, parts),
         removals=[_removal(d, unit.tag, f) for f in facts if isinstance(f.body, Removed)],
-        ways=[WayView(w.key, w.label, list(w.dooms), w.caution) for w in WAYS],
+        ways=[WayView(w.key, w.label, list(w.dooms), w.caution, [list(a) for a in w.asks]) for w in WAYS],
         notes=[
             NoteView(f.id, f.body.what, f.body.words, f.body.part, f.by)
             for f in facts

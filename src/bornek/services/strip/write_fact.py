@@ -34,6 +34,8 @@ from bornek.store.queries.jobs import open_job
 from bornek.store.queries.yard import local
 
 REASON_LETTERS = 500
+OWN_DOOR = ("plan", "fit")
+"""Stages whose facts are written down there alone: what stands beside the keys is filled in there."""
 
 
 def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -> None:
@@ -53,7 +55,7 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
         return
     d, facts = definition_of(job), facts_of(desk.session, job_id)
     kind = find_fact_kind(sent["kind"])
-    if stage and kind.stage != stage:
+    if kind.stage != stage and (stage or kind.stage in OWN_DOOR):
         raise InputError(f"{kind.key!r} is not written down in this stage.", field="kind")
     if kind.own_act:
         raise InputError(kind.own_act, field="kind")

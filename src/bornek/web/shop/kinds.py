@@ -9,7 +9,7 @@ from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.core.compute import compute, input_schema
-from bornek.core.settings.registry import kinds
+from bornek.core.settings.registry import calculations, kinds
 from bornek.core.sheet import Sheet
 from bornek.services.shop.forms import FormView, view_form
 from bornek.web.documents import shows
@@ -40,7 +40,7 @@ def index() -> Response:
                 "cautions": list(k.cautions),
                 "schema": input_schema(k.id),
             }
-            for k in kinds()
+            for k in (*kinds(), *calculations())
         ]
     )
 

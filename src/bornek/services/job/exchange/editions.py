@@ -53,10 +53,11 @@ def _from_two(rows: Rows) -> Rows:
     return {**rows, "act_knob": knobs, "given_revision": given}
 
 
-def _from_four(rows: Rows) -> Rows:
-    """Edition 4 knew no build order: its definitions and facts are read as they are, what they lack has its default."""
+def _as_they_are(rows: Rows) -> Rows:
+    """Edition 4 knew no build order, 5 no fits: definitions and facts are read as they are, what they lack has its
+    default."""
     return rows
 
 
-_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three, 4: _from_four}
+_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three, 4: _as_they_are, 5: _as_they_are}
 """How the rows of an edition become those of the next."""
