@@ -14,6 +14,8 @@ const props = defineProps<{
 }>();
 /** A move no longer than this stays on one line [letters]. */
 const ONE_LINE = 22;
+/** A degree stays with its number. */
+const unbroken = (text: string) => text.replaceAll(" °C", "\u00a0°C");
 const long = computed(() => props.say.reduce((n, s) => n + s.text.length, 0));
 const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 ? "say-long" : ""));
 </script>
@@ -36,7 +38,7 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
             ]"
             >{{ s.text }}</span
           ><span v-else-if="s.text.startsWith('Expect')" class="inline-block">{{ s.text }}</span
-          ><template v-else>{{ s.text }}</template></template
+          ><template v-else>{{ unbroken(s.text) }}</template></template
         >
       </p>
     </div>

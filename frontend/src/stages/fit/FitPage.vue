@@ -74,8 +74,9 @@ useStageKeys((event, typing) => {
   if (event.key === "?") help.value = "keys";
   else if (event.key === "a") help.value = "cautions";
   else if (summing.value !== null) {
-    if (event.key !== "Escape") return false;
-    summing.value = null;
+    if (event.key === "Enter") panel.value?.lay();
+    else if (event.key === "Escape") summing.value = null;
+    else return false;
   } else if (event.key === "=") summing.value = "";
   else if (event.key === "Enter" && typing) heat.value?.take();
   else if (event.key === "Enter") acts.value?.main();
@@ -96,15 +97,7 @@ useStageKeys((event, typing) => {
     :sub="fit ? `${fit.label} · ${fit.state}` : 'Presses, tapers, heat and torque'"
     here="fit"
   >
-    <SumPanel
-      v-if="summing !== null"
-      ref="panel"
-      :view="view"
-      :at="at"
-      :sum="summing"
-      @lay="lay"
-      @close="summing = null"
-    />
+    <SumPanel v-if="summing !== null" ref="panel" :view="view" :at="at" :sum="summing" @lay="lay" />
     <template v-else>
       <SayLine
         :say="say"
@@ -183,7 +176,21 @@ useStageKeys((event, typing) => {
       @cautions="help = 'cautions'"
       @help="help = 'keys'"
     >
-      <template v-if="summing === null && fit">
+      <template v-if="summing !== null">
+        <button type="button" class="control" @click="summing = null">
+          Not now <span class="keycap">Esc</span>
+        </button>
+        <button
+          type="button"
+          class="control control-main"
+          :disabled="!panel?.ready"
+          data-lay
+          @click="panel?.lay()"
+        >
+          Lay it down <span class="keycap">Enter</span>
+        </button>
+      </template>
+      <template v-else-if="fit">
         <button type="button" class="control" @click="summing = ''">Sum <span class="keycap">=</span></button>
         <FitActs ref="acts" :fit="fit" :desk="desk" />
       </template>

@@ -13,7 +13,7 @@ import WorkingPanel from "../../ui/WorkingPanel.vue";
 import { sayOf } from "../../ui/sumSay";
 
 const props = defineProps<{ view: FitsView; at: string; sum: string }>();
-const emit = defineEmits<{ lay: [body: Record<string, unknown>]; close: [] }>();
+const emit = defineEmits<{ lay: [body: Record<string, unknown>] }>();
 const at = ref(props.at);
 const fit = computed(() => props.view.fits.find((f) => `${f.at}:${f.key}` === at.value));
 const first = props.view.fits.find((f) => `${f.at}:${f.key}` === props.at)?.laid.at(-1)?.sum;
@@ -44,7 +44,8 @@ function lay() {
   emit("lay", { sum: sum.value, [where]: rest.join(":"), given: typed, unit: props.view.job.length_unit });
 }
 const take = (given: Record<string, string>) => (draft.value = { ...draft.value, ...given });
-defineExpose({ lay, clear: () => (draft.value = {}) });
+const answered = computed(() => Boolean(shown.value?.answer && at.value));
+defineExpose({ lay, clear: () => (draft.value = {}), ready: answered });
 </script>
 
 <template>
@@ -88,18 +89,6 @@ defineExpose({ lay, clear: () => (draft.value = {}) });
       </div>
       <SumAnswer v-if="shown.answer" :answer="shown.answer" />
       <WorkingPanel v-if="shown.answer" class="xl:col-span-2" :results="shown.answer.outcome.results" />
-      <div class="flex gap-3 xl:col-span-2">
-        <button
-          type="button"
-          class="control control-main"
-          :disabled="!shown.answer || !at"
-          data-lay
-          @click="lay"
-        >
-          {{ laid ? "Lay it down anew" : "Lay it down" }}
-        </button>
-        <button type="button" class="control" @click="$emit('close')">Not now</button>
-      </div>
     </div>
   </section>
 </template>

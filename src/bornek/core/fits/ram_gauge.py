@@ -67,10 +67,13 @@ class RamGauge(FitSum):
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
         weak, unit = given.get("weak", "none"), str(given.get("unit", "MPa"))
         unit = unit if unit in UNITS["pressure"] else "MPa"
+        round_ram = [
+            Field("ram", "Ram's diameter", "length", lo=5, hi=1000),
+            Field("hole", "Hole through it", "length", default=0.0, lo=0, hi=900, why="0: a full ram."),
+        ]
         return [
             Field("area", "Ram's area off its card (cm²)", "number", required=False, lo=0.2, hi=10_000),
-            *([] if given.get("area") else [Field("ram", "Ram's diameter", "length", lo=5, hi=1000)]),
-            Field("hole", "Hole through it", "length", default=0.0, lo=0, hi=900, why="0: a full ram."),
+            *([] if given.get("area") else round_ram),
             Field("force", "Push wanted (kN)", "force", required=False, lo=1, hi=1e8, unit="kN",
                   why="Tons by their name: metric, short or long."),
             Field("unit", "Gauge shows", "choice", options=GAUGE_UNITS, default="MPa"),
@@ -87,11 +90,9 @@ class RamGauge(FitSum):
 
     def area(self, ctx: Context) -> float:
         card = number_of(ctx, "area")
-        return (
-            card * 100
-            if card is not None
-            else ram_area_mm2(float(ctx.given["ram"]), or_else(ctx, "hole", 0.0))
-        )
+        if card is not None:
+            return card * 100
+        return ram_area_mm2(float(ctx.given["ram"]), or_else(ctx, "hole", 0.0))
 
     def _area_words(self, ctx: Context) -> str:
         hole = or_else(ctx, "hole", 0.0)

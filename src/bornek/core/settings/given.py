@@ -85,7 +85,8 @@ def _read_fields(
         fields = [f for f in kind.form(read) if seen.get(f.key) != f]
         if not fields:
             break
-    return read, problems
+    asked = {f.key for f in kind.form(read)}
+    return read, {key: why for key, why in problems.items() if key in asked}
 
 
 def _read(f: Field, raw: Any, unit: str) -> Any:
