@@ -72,6 +72,8 @@ def test_a_worn_seat_goes_back_to_inspect(bench: Page) -> None:
     say(bench, "Back to Inspect")
     lay(bench)
     expect(bench.locator("h1 + p")).to_contain_text("out of its fit")
+    bench.locator("[data-to-inspect]").click()
+    expect(bench).to_have_url(f"{home(bench)}/jobs/w17/inspect")
 
 
 def test_a_burr_is_told_while_there_is_time_and_a_wrong_ton_is_asked_about(bench: Page) -> None:
@@ -120,3 +122,15 @@ def test_sums_are_answered_as_they_are_typed_and_outlive_a_reload(bench: Page) -
     bench.locator("[name=snug]").blur()
     bench.keyboard.press("ArrowDown")
     say(bench, "Still to say: Torque at the nut")
+
+
+def test_a_sum_goes_on_into_a_job_with_one_tap(bench: Page) -> None:
+    bench.goto(f"{home(bench)}/sums/fit_ring")
+    fill(bench, bore="50", outside="90")
+    say(bench, "Push the inner ring")
+    pick(bench, "job", "w17")
+    bench.locator("[data-into-job] button.control").last.click()
+    pick(bench, "at", "place:output-cover")
+    say(bench, "by a sleeve 50.30 inside")
+    lay(bench)
+    expect(bench.locator("[data-laid=fit_ring]")).to_contain_text("sleeve 50.30 inside and 58.00 mm outside")

@@ -96,7 +96,7 @@ def test_what_a_sum_came_to_is_frozen_here_and_never_taken_from_outside(
 @pytest.mark.parametrize(
     ("body", "field", "words"),
     [
-        ({"sum": "fit_heat", "given": HEAT}, "part", "one of the two"),
+        ({"sum": "fit_heat", "given": HEAT}, "part", "one of them"),
         ({"sum": "fit_heat", "part": "bevel-gear", "step": "x", "given": HEAT}, "step", "no step"),
         ({"sum": "fit_heat", "part": "ghost", "given": HEAT}, "part", "no part"),
         (

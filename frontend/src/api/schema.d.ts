@@ -4487,6 +4487,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Act: {
+            what: string;
+            words: string;
+        };
         ActIn: {
             id: string;
             /** @enum {string} */
@@ -4940,7 +4944,9 @@ export interface components {
             key: string;
             label: string;
             laid: components["schemas"]["LaidView"][];
+            offered: components["schemas"]["Offered"];
             open: boolean;
+            out: boolean;
             push: components["schemas"]["PushView"] | null;
             scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
             state: string;
@@ -5531,6 +5537,11 @@ export interface components {
             part: string;
             what: string;
             words: string;
+        };
+        Offered: {
+            main: components["schemas"]["Act"] | null;
+            other: components["schemas"]["Act"] | null;
+            sum: string;
         };
         OfferedFact: {
             fact_kind: string;

@@ -16,6 +16,7 @@ import RadioRow from "../ui/RadioRow.vue";
 import SayLine from "../ui/SayLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import SumAnswer from "../ui/SumAnswer.vue";
+import { draftKey } from "../ui/sumDraft";
 import { sayOf } from "../ui/sumSay";
 import WorkingPanel from "../ui/WorkingPanel.vue";
 import WaitPage from "../stages/WaitPage.vue";
@@ -26,7 +27,7 @@ const { data, error } = useQuery({ queryKey: ["sums"], queryFn: () => unwrap(api
 const kind = computed(() => props.kind || (data.value?.[0]?.kind ?? ""));
 const groups = computed(() => [...new Set(data.value?.map((s) => s.group) ?? [])]);
 const unit = useKept<string>("sum.unit", "mm");
-const draft = useKept<FormDraft>(() => `sum.${kind.value}`, {});
+const draft = useKept<FormDraft>(() => draftKey("", kind.value), {});
 const { view, trouble } = useSum(
   () => kind.value,
   () => unit.value,
@@ -44,6 +45,16 @@ function go(by: number) {
   const list = data.value ?? [];
   const next = list[(list.findIndex((s) => s.kind === kind.value) + by + list.length) % list.length];
   if (next) void router.replace(`/sums/${next.kind}`);
+}
+const board = useQuery({ queryKey: ["board"], queryFn: () => unwrap(api.GET("/api/board")) });
+const jobs = computed(() =>
+  (board.data.value?.rows ?? []).map((r) => [r.job_id, `${r.tag} ${r.name}`] as const),
+);
+const into = ref("");
+/** The sum goes on into a job as it is typed; there it is laid at a part, a place or a step. */
+function toJob() {
+  useKept<FormDraft>(draftKey(into.value, kind.value), {}).value = { ...draft.value };
+  void router.push(`/jobs/${into.value}/fit?lay=${kind.value}`);
 }
 const clear = () => (draft.value = {});
 useStageKeys((event) => {
@@ -103,6 +114,10 @@ useStageKeys((event) => {
               ['thou', 'thou'],
             ]"
           />
+          <div v-if="view.answer" class="mt-3 flex flex-col gap-2" data-into-job>
+            <PickBox v-model="into" name="job" label="Lay it into a job" :options="jobs" />
+            <button type="button" class="control" :disabled="!into" @click="toJob">Go there with it</button>
+          </div>
         </nav>
         <div class="grid min-w-0 content-start gap-6 px-5 py-4 xl:grid-cols-[1fr_1fr]">
           <section aria-label="What is known">

@@ -23,7 +23,7 @@ const router = useRouter();
 const desk = useFit(toRef(props, "job"));
 const { view, problem, retry } = desk;
 const help = ref<"keys" | "cautions" | null>(null);
-const summing = ref<string | null>(null);
+const summing = ref<string | null>(typeof route.query["lay"] === "string" ? route.query["lay"] : null);
 const typed = ref("");
 const heat = ref<InstanceType<typeof HeatPanel> | null>(null);
 const acts = ref<InstanceType<typeof FitActs> | null>(null);
@@ -50,7 +50,8 @@ async function lay(body: Record<string, unknown>) {
   if (!(await desk.write("reckoned", body))) return;
   panel.value?.clear();
   summing.value = null;
-  choose(body["part"] ? `part:${String(body["part"])}` : `step:${String(body["step"])}`);
+  const where = ["part", "place", "step"].find((key) => body[key]) ?? "part";
+  void router.replace({ query: { at: `${where}:${String(body[where])}` } });
 }
 async function take(body: Record<string, unknown>) {
   if (await desk.write("heat_read", { ...body, fit: fit.value?.hot?.fact })) typed.value = "";

@@ -11,6 +11,7 @@ import SayLine from "../../ui/SayLine.vue";
 import SumAnswer from "../../ui/SumAnswer.vue";
 import WorkingPanel from "../../ui/WorkingPanel.vue";
 import { sayOf } from "../../ui/sumSay";
+import { draftKey } from "../../ui/sumDraft";
 
 const props = defineProps<{ view: FitsView; at: string; sum: string }>();
 const emit = defineEmits<{ lay: [body: Record<string, unknown>] }>();
@@ -20,7 +21,7 @@ const first = props.view.fits.find((f) => `${f.at}:${f.key}` === props.at)?.laid
 const sum = ref(props.sum || first || (props.at.startsWith("step:") ? "fit_bolts" : "fit_interference"));
 const laid = computed(() => fit.value?.laid.find((l) => l.sum === sum.value));
 const known = computed(() => ({ ...fit.value?.carry[sum.value], ...laid.value?.given }));
-const draft = useKept<FormDraft>(() => `fit.${props.view.job.id}.${at.value}.${sum.value}`, {});
+const draft = useKept<FormDraft>(() => draftKey(props.view.job.id, sum.value), {});
 watch(
   [at, sum],
   () => {

@@ -1,4 +1,4 @@
-"""A sum laid down at a part or a step: what was given, and what came out, kept as it was said then."""
+"""A sum laid down at a part, a place or a step: what was given, and what came out, kept as it was said then."""
 
 from __future__ import annotations
 
@@ -18,6 +18,7 @@ class Reckoned:
 
     sum: str
     part: str = ""
+    place: str = ""
     step: str = ""
     unit: str = "mm"
     given: dict[str, str] = field(default_factory=dict)
@@ -30,6 +31,13 @@ class Reckoned:
     code: str = ""
     warned: tuple[str, ...] = ()
 
+    @property
+    def at(self) -> tuple[str, str]:
+        """Where it is laid: part, place or step, and its key."""
+        return next(
+            ((at, key) for at in ("part", "place", "step") if (key := getattr(self, at))), ("part", "")
+        )
+
 
 @register_fact
 class ReckonedKind(FactKind):
@@ -39,9 +47,9 @@ class ReckonedKind(FactKind):
     must_say = ("sum",)
 
     def check(self, body: Reckoned, about: About) -> None:
-        if bool(body.part) == bool(body.step):
+        if sum(map(bool, (body.part, body.place, body.step))) != 1:
             raise InputError(
-                "A sum is laid at a part or at a step: one of the two.",
+                "A sum is laid at a part, at a place or at a step: one of them.",
                 field="part",
                 next_step="Choose the part that is fitted, or the step that does it.",
             )
@@ -52,7 +60,7 @@ class ReckonedKind(FactKind):
         said = (body.said, values, *body.warned)
         return RecordLine(
             body.title.lower() or "sum",
-            body.label or d.label_of(body.part),
+            body.label or d.label_of(body.at[1]),
             " ".join(x for x in said if x),
             fact.by,
         )

@@ -80,6 +80,7 @@ class BoltTorque(FitSum):
             Field("pattern", "They stand", "choice", options=(("circle", "in a circle"), ("rows", "in two rows")),
                   default="circle"),
             yes_no("left_hand", "Left-hand thread"),
+            yes_no("settles", "Something settles under it", "Gasket, paint, soft part: it is tightened again."),
             Field("lever", "Lever or wrench, nut to hand", "length", required=False, lo=50, hi=5000),
             *wrench_fields(),
         ]  # fmt: skip
@@ -172,6 +173,14 @@ class BoltTorque(FitSum):
                     "marked",
                     "note",
                     "Mark each bolt and the part at snug: the angle is counted from the mark.",
+                )
+            )
+        if ctx.given.get("settles") == "yes":
+            found.append(
+                Check(
+                    "settles",
+                    "note",
+                    "Re-torque after it has settled: cold, locked out, unless the maker says hot.",
                 )
             )
         if ctx.given.get("left_hand") == "yes":

@@ -16,6 +16,7 @@ from bornek.core.fits.heat_plan import (
     least_chill,
     soak_minutes,
 )
+from bornek.core.fits.heat_scenes import safe_band
 from bornek.core.fits.media import (
     COLDEST_RING,
     COOLERS,
@@ -40,7 +41,6 @@ from bornek.core.fits.sums import (
     temperature_words,
 )
 from bornek.core.phrases import Say, Span, plain, text_of
-from bornek.core.scenes import Table
 from bornek.core.settings.kind import Check, Field, Outcome, Result, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -98,6 +98,24 @@ class HeatAndCold(FitSum):
             Field("heater", "Heated in", "choice", options=choices(HEATERS), default="oven"),
             Field("cooler", "Shaft chilled in", "choice", options=choices(COOLERS), default="none"),
             Field(
+                "heater_c",
+                "It goes to, at most",
+                "temperature",
+                required=False,
+                lo=30,
+                hi=400,
+                why="Off its card.",
+            ),
+            Field(
+                "cooler_c",
+                "It is as cold as",
+                "temperature",
+                required=False,
+                lo=-196,
+                hi=10,
+                why="Read in it.",
+            ),
+            Field(
                 "outside",
                 "Hub outside",
                 "length",
@@ -136,6 +154,9 @@ class HeatAndCold(FitSum):
         part = hot_limit(str(ctx.given["hub_is"]))
         limit = (part.usual_c, part.row) if own is None else (own, "limit given by the maker's paper")
         reach = (hot.high_c, hot.row) if hot else (or_else(ctx, "room_c", 20.0), "it is not heated")
+        own_reach = number_of(ctx, "heater_c")
+        if hot and own_reach is not None:
+            reach = (own_reach, f"{hot.name}, as its card says")
         return min(limit, reach)
 
     def combinations(self, ctx: Context) -> list[Combination]:
@@ -145,7 +166,8 @@ class HeatAndCold(FitSum):
         found = []
         for key, (_, words) in COOLERS.items():
             cold = cooler(key)
-            shaft_c = min(cold.high_c, pair.room_c) if cold else pair.room_c
+            own_cold = number_of(ctx, "cooler_c") if key == ctx.given["cooler"] else None
+            shaft_c = min(cold.high_c if own_cold is None else own_cold, pair.room_c) if cold else pair.room_c
             barred = f"a bearing ring not below {temperature_words(coldest)}" if shaft_c < coldest else ""
             label = f"shaft in {words}" if cold else "shaft as it is"
             found.append(combination(pair, entering, label, shaft_c, most, barred))
@@ -182,7 +204,7 @@ class HeatAndCold(FitSum):
             tuple(checks),
             judged,
             instruct=self._words(ctx, best),
-            scenes=(self._table(all_ways),),
+            scenes=safe_band(all_ways, best, self.pair(ctx).room_c),
         )
 
     def _words(self, ctx: Context, best: Combination) -> str:
@@ -254,7 +276,7 @@ class HeatAndCold(FitSum):
         if not best.possible:
             found.append(Check("not_so", "stop", best.barred or "Beyond the limit.", "stop"))
         hot = heater(str(ctx.given["heater"]))
-        if hot and best.possible and best.drops_on_c > hot.usual_c:
+        if hot and best.possible and best.drops_on_c > hot.usual_c and number_of(ctx, "heater_c") is None:
             found.append(
                 Check(
                     "reach",
@@ -325,24 +347,6 @@ class HeatAndCold(FitSum):
                 working=working,
             )
         ]
-
-    def _table(self, ways: Sequence[Combination]) -> Table:
-        rows = tuple(
-            (
-                c.label,
-                temperature_words(c.shaft_c),
-                c.barred
-                or (
-                    f"{temperature_words(math.ceil(c.drops_on_c))} to {temperature_words(c.most_c)}"
-                    if c.possible
-                    else f"wants {temperature_words(c.drops_on_c)}: too hot"
-                ),
-                "" if c.barred else temperature_words(c.grips_c),
-            )
-            for c in ways
-        )
-        here = tuple(n for n, c in enumerate(ways) if c.possible)
-        return Table("What does it", ("", "shaft", "hub from … to", "grips"), rows, here)
 
 
 def signed_c(t_c: float) -> str:

@@ -2,17 +2,15 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from datetime import datetime
 
-from bornek.core.draw import nice_step
 from bornek.core.facts.heat_read import HOW_WORDS, HeatRead
+from bornek.core.fits.heat_scenes import rule
 from bornek.core.fits.hot_fit import HotFit, Moment
 from bornek.core.fits.sums import temperature_words
-from bornek.core.scenes import Band, LogRow, Needle, Readout, RoundLog, Tick
+from bornek.core.scenes import Band, LogRow, Needle, Readout, RoundLog
 
-STOP_SHARE = 1.15
 WORDS = {
     "hot": ("in", "drops on"),
     "late": ("out_low", "too cold"),
@@ -22,37 +20,13 @@ WORDS = {
 
 
 def rule_of(fit: HotFit) -> Readout:
-    """From room to past the most allowed: where it drops on, where it drags, where it grips, where it must stop."""
-    plan = fit.plan
-    lo, hi = fit.room_c, max(plan.most_c * STOP_SHARE, plan.drops_on_c * STOP_SHARE, fit.room_c + 20)
-    step = nice_step(hi - lo, 8)
-    first = math.ceil(lo / step)
-    ticks = tuple(
-        Tick(n * step / 2, temperature_words(n * step / 2).removesuffix(" °C") if n % 2 == 0 else "")
-        for n in range(2 * first, math.floor(2 * hi / step) + 1)
-    )
-    code, words = WORDS.get(fit.state, ("not_read", "not read"))
-    window = None
-    if plan.possible:
-        label = f"{temperature_words(math.ceil(plan.drops_on_c)).removesuffix(' °C')}–{plan.most_c:.0f}"
-        window = Band(plan.drops_on_c, plan.most_c, label)
-    points = [
-        Tick(at, f"{name} {at:.0f}")
-        for name, at in (("grips", plan.grips_c), ("home by", plan.home_c))
-        if at > fit.room_c + 1
-    ]
-    return Readout(
-        label="At the bore",
-        unit="°C",
-        lo=lo,
-        hi=hi,
-        ticks=ticks,
-        window=window,
-        needle=_needle(fit.hub_c),
-        verdict=code,
-        verdict_words=words,
-        points=tuple(points),
-        stop=Band(plan.most_c, hi, f"most {plan.most_c:.0f}"),
+    """The rule with the hub's temperature on it."""
+    return rule(
+        fit.plan,
+        fit.room_c,
+        _needle(fit.hub_c),
+        WORDS.get(fit.state, ("not_read", "not read")),
+        fit.hub_c or 0.0,
     )
 
 

@@ -12,11 +12,11 @@ DONE = frozenset({"seated", "pressed", "tightened"})
 
 
 def grouped(facts: Sequence[Fact]) -> dict[tuple[str, str], list[Fact]]:
-    """Sums by part or step, in the order in which these were begun."""
+    """Sums by part, place or step, in the order in which these were begun."""
     groups: dict[tuple[str, str], list[Fact]] = {}
     for f in facts:
         if isinstance(f.body, Reckoned):
-            groups.setdefault(("part", f.body.part) if f.body.part else ("step", f.body.step), []).append(f)
+            groups.setdefault(f.body.at, []).append(f)
     return groups
 
 

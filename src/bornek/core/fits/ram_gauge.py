@@ -6,10 +6,10 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.errors import RangeError
+from bornek.core.errors import InputError, RangeError
 from bornek.core.fits.sums import MAKERS, FitSum, kn, line, number_of, or_else
 from bornek.core.phrases import Say, Span, plain
-from bornek.core.quantities import KGF_N, LONG_TON_N, SHORT_TON_N, UNITS
+from bornek.core.quantities import KGF_N, LONG_TON_N, SHORT_TON_N, UNITS, parse
 from bornek.core.settings.kind import Check, Field, Outcome, Result
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -24,6 +24,9 @@ WEAK = (
     ("puller", "a puller"),
     ("bolt", "bolts"),
 )
+
+SCALE_FIT = 0.02
+"""A scale is this ram's when its area is within this share of it."""
 
 
 def ram_area_mm2(bore_mm: float, rod_mm: float = 0.0) -> float:
@@ -85,6 +88,8 @@ class RamGauge(FitSum):
                 if weak != "none"
                 else []
             ),
+            Field("scales", "Scales on its face, ram areas in cm²", "lines", required=False,
+                  why="One a line, where the gauge has several."),
             Field("reading", f"Gauge reads now ({unit})", "pressure", required=False, lo=0, hi=400, unit=unit),
         ]  # fmt: skip
 
@@ -93,6 +98,23 @@ class RamGauge(FitSum):
         if card is not None:
             return card * 100
         return ram_area_mm2(float(ctx.given["ram"]), or_else(ctx, "hole", 0.0))
+
+    def _scale_checks(self, ctx: Context, area_cm2: float) -> list[Check]:
+        """Which of several scales belongs to this ram; none: only the pressure holds."""
+        typed = [str(x) for x in ctx.given.get("scales") or ()]
+        if not typed:
+            return []
+        try:
+            areas = [parse(x.removesuffix("cm²").strip(), "count").value for x in typed]
+        except InputError as error:
+            raise InputError(
+                f"Scales: {error.message}", field="scales", next_step="Areas in cm², one a line."
+            ) from error
+        nearest = min(areas, key=lambda a: abs(a - area_cm2))
+        if abs(nearest - area_cm2) <= SCALE_FIT * area_cm2:
+            return [Check("scale", "note", f"Read the scale for {nearest:g} cm²: it is this ram's.")]
+        words = f"None of its scales is this ram's ({area_cm2:.1f} cm²): go by the pressure alone."
+        return [Check("no_scale", "warn", words, "ask")]
 
     def _area_words(self, ctx: Context) -> str:
         hole = or_else(ctx, "hole", 0.0)
@@ -150,6 +172,7 @@ class RamGauge(FitSum):
                                   working=Working((lines[0], sum_line, line("In tons", tons(push), push / 1000, "kN", 1)))))  # fmt: skip
             if red is not None and now > red[0]:
                 checks.append(Check("over", "stop", f"Let off now: past the red line of {red[1]}.", "stop"))
+        checks += self._scale_checks(ctx, area / 100)
         if red is None:
             checks.append(
                 Check(

@@ -57,6 +57,8 @@ class TaperSeat(FitSum):
             Field("least_travel", "Least drive-up", "length", required=False, lo=0, hi=100),
             Field("greatest_travel", "Greatest drive-up", "length", required=False, lo=0, hi=100),
             Field("least_proud", "Must still stand proud by", "length", default=0.2, lo=0, hi=100),
+            Field("key_engaged", "Key engaged over", "length", required=False, lo=0, hi=500),
+            Field("key_least", "Key engaged at least", "length", required=False, lo=0, hi=500),
             Field("source", "Where the limits come from", "text", required=False),
             Field("u", "Depth gauge, give or take", "length", required=False, lo=0.001, hi=0.5),
         ]  # fmt: skip
@@ -115,6 +117,16 @@ class TaperSeat(FitSum):
                     role="info",
                 )
             )
+        results += _key(ctx, u, source)
+        if any(r.key == "key" and r.verdict.code == "out_low" for r in results):
+            checks.append(
+                Check(
+                    "key",
+                    "stop",
+                    "The key is not in by what it must: a longer key, or the hub farther on.",
+                    "stop",
+                )
+            )
         targets = [r.verdict for r in results if r.role == "target"]
         outcome = Outcome(tuple(results), tuple(checks), worst(targets))
         return Outcome(
@@ -140,3 +152,17 @@ class TaperSeat(FitSum):
         if travel.verdict.code == "out_high":
             return plain(f"{went}, more than it may: draw it off, look at taper and bore, begin again.")
         return plain(f"{went} and grips. Feeler at the shoulder all round, then the nut and its lock.")
+
+
+def _key(ctx: Context, u: float, source: str) -> list[Result]:
+    """Engagement of the key, judged where a least one is given."""
+    engaged, least = number_of(ctx, "key_engaged"), number_of(ctx, "key_least")
+    if engaged is None:
+        return []
+    value, window = Normal(engaged, u), Window(least, None, source) if least is not None else None
+    judged = verdict(value, window)
+    return [
+        Result(
+            "key", "Key engaged", "length", value, window, role="target" if window else "info", verdict=judged
+        )
+    ]

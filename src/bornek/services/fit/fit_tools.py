@@ -1,4 +1,4 @@
-"""The yard's rams and wrenches as a sum takes them."""
+"""The yard's rams, ovens, freezers and wrenches as a sum takes them."""
 
 from __future__ import annotations
 
@@ -30,6 +30,12 @@ def ready_tools(session: Session, today: date) -> list[Ready]:
             if rated := card.details.get("rated_pressure"):
                 given["rated_pressure"] = f"{rated} bar"
             found.append(Ready(card.name, ["fit_ram"], given, card.why_not(day)))
+        if card.sort == "oven" and card.details.get("hottest"):
+            given = {"heater": "oven", "heater_c": card.details["hottest"]}
+            found.append(Ready(card.name, ["fit_heat"], given, card.why_not(day)))
+        if card.sort == "freezer" and card.details.get("coldest"):
+            given = {"cooler": "freezer", "cooler_c": card.details["coldest"]}
+            found.append(Ready(card.name, ["fit_heat"], given, card.why_not(day)))
         if card.sort == "torque_wrench" and card.details.get("greatest"):
             given = {
                 "wrench_least": card.details.get("least") or "0",

@@ -21,6 +21,7 @@ from bornek.core.fits.carry import FLOWS, carried
 from bornek.core.fits.gauge_face import gauge_face
 from bornek.core.fits.hot_fit import Moment, hot_fit
 from bornek.core.fits.hot_scenes import log_of, rule_of
+from bornek.core.fits.offers import Offered, offered, out_of_fit
 from bornek.core.fits.open_fits import DONE, grouped, last_seen
 from bornek.core.fits.press_fit import PushPoint
 from bornek.core.fits.push import Push, push_of
@@ -95,7 +96,7 @@ class PushView:
 
 @dataclass(frozen=True)
 class FitAt:
-    """What was reckoned at one part or step; `carry` what is known for each sum that could be next."""
+    """What was reckoned at one part, place or step; `carry` what is known for each sum that could be next."""
 
     at: str
     key: str
@@ -109,6 +110,8 @@ class FitAt:
     carry: dict[str, dict[str, str]]
     state: str
     open: bool
+    out: bool
+    offered: Offered
 
 
 @dataclass(frozen=True)
@@ -150,6 +153,7 @@ def view_fit(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
             fits=fits_of(facts, clock.replace(tzinfo=None)),
             subjects=[
                 *(Subject("part", p.key, p.label) for p in d.parts if p.part_kind != "housing"),
+                *(Subject("place", p.key, p.label) for p in d.places),
                 *(Subject("step", p.key, f"{n + 1} {p.step.label}") for n, p in enumerate(plan.order.steps)),
             ],
             sums=sum_names(),
@@ -174,7 +178,8 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
     hot, push = _hot(last.get("fit_heat"), mine, about, now), _push(last.get("fit_press"), mine, about)
     ram = last.get("fit_ram")
     bodies = [f.body for f in last.values()]
-    state, still_open = _state(bodies, hot, push, last_seen(facts, mine))
+    codes = {b.sum: b.code for b in bodies}
+    state, still_open = _state(codes, hot, push, last_seen(facts, mine))
     return FitAt(
         at=at,
         key=key,
@@ -188,6 +193,8 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
         carry={to: carried(bodies, to) for to in {target for _, _, target, _ in FLOWS}},
         state=state,
         open=still_open,
+        out=out_of_fit(codes),
+        offered=offered(codes, hot.state if hot else "", still_open),
     )
 
 
@@ -255,10 +262,10 @@ def _push(plan: Fact | None, mine: Sequence[Fact], about: Sequence[Fact]) -> Pus
 
 
 def _state(
-    bodies: Sequence[Reckoned], hot: HotView | None, push: PushView | None, seen: FitSeen | None
+    codes: Mapping[str, str], hot: HotView | None, push: PushView | None, seen: FitSeen | None
 ) -> tuple[str, bool]:
     """In a few words how it stands, and whether something is still to be done."""
-    if any(b.sum == "fit_interference" and b.code.startswith("out") for b in bodies):
+    if out_of_fit(codes):
         return "out of its fit: back to Inspect", True
     if seen is not None and seen.what in DONE:
         return WHAT_WORDS[seen.what], False

@@ -20,7 +20,7 @@ from bornek.store import tables as t
 from bornek.store.queries.jobs import open_job
 from bornek.store.queries.yard import local
 
-SENT = ("sum", "part", "step", "unit", "given")
+SENT = ("sum", "part", "place", "step", "unit", "given")
 
 
 def write_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
@@ -68,7 +68,7 @@ def _label(desk: Desk, job: t.Job, body: Mapping[str, Any]) -> str:
                 f"The plan has no step {body['step']!r}.", field="step", next_step="Choose one of its steps."
             )
         return plan.order.label(str(body["step"]))
-    return definition_of(job).label_of(str(body.get("part", "")))
+    return definition_of(job).label_of(str(body.get("part") or body.get("place") or ""))
 
 
 def _about(facts: list[Fact], body: Mapping[str, Any]) -> dict[str, Any]:

@@ -326,8 +326,8 @@ def _fits(plan: LoadedPlan, p: Planned) -> list[StepFit]:
     last: dict[tuple[str, str], Reckoned] = {}
     for f in plan.facts:
         if isinstance(f.body, Reckoned) and (f.body.step == p.key or f.body.part in p.step.parts):
-            last[(f.body.part or f.body.step, f.body.sum)] = f.body
-    return [StepFit(f"part:{b.part}" if b.part else f"step:{b.step}", b.said) for b in last.values()]
+            last[(f.body.at[1], f.body.sum)] = f.body
+    return [StepFit(":".join(b.at), b.said) for b in last.values()]
 
 
 def _seen(found: tuple[bool, str, int] | None) -> str:
