@@ -22,10 +22,11 @@ SET = "/jobs/w17/set/w17.output-end-play"
 SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("board", "/", (1280, 800), "light", ()),
     ("set", SET, (1280, 800), "light", ()),
-    ("set-dark", SET, (1280, 800), "dark", ()),
     ("plan", "/jobs/f12/plan", (1280, 800), "light", ()),
     ("step", "/jobs/f12/plan/left-cover", (1280, 800), "light", ("Enter",) * 6),
     ("turns", "/jobs/l03/plan?zone=turns", (1280, 800), "light", ()),
+    ("fit", "/jobs/f12/fit", (1280, 800), "light", ("1", "3", "5", "Enter")),
+    ("sums", "/sums/fit_bolts", (1280, 800), "light", ()),
     ("today", "/today", (1280, 800), "light", ()),
     ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
     ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),

@@ -77,6 +77,9 @@ def odd(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterat
     body = {"id": "odd-step", "kind": "step_written", "body": {"step": own, "after": ""}}
     answer = client.post("/api/jobs/z9/plan", json=body, headers=headers)
     assert answer.status_code == 201, answer.get_json()
+    ring = {"sum": "fit_ring", "step": "own", "given": {"bore": "50", "outside": "90"}}
+    body = {"id": "odd-sum", "kind": "reckoned", "body": ring}
+    assert client.post("/api/jobs/z9/fit", json=body, headers=headers).status_code == 201
     with served(app) as address:
         yield address
     database.close()
@@ -115,8 +118,19 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
         page.locator("[data-sum]").first.click(trial=True, timeout=2000)
 
 
-STAGES = ("", "/receive", "/strip", "/inspect", "/plan", "/plan/own", "/record", "/definition")
-SHOP = ("/", "/today", "/orders", "/tools", "/hours", "/gauges", "/drawer", "/types", f"/search?text={LONG}")
+STAGES = ("", "/receive", "/strip", "/inspect", "/plan", "/plan/own", "/fit", "/record", "/definition")
+SHOP = (
+    "/",
+    "/today",
+    "/sums/fit_ring",
+    "/orders",
+    "/tools",
+    "/hours",
+    "/gauges",
+    "/drawer",
+    "/types",
+    f"/search?text={LONG}",
+)
 
 
 @pytest.mark.parametrize("path", [*(f"/jobs/z9{stage}" for stage in STAGES), *SHOP])

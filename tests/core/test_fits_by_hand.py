@@ -324,3 +324,41 @@ def test_thou_are_understood_and_said() -> None:
     a = reckon("fit_heat", said_in="thou", **given)
     assert value(a, "hub_c") == pytest.approx(20 + (3.9 + 2.8) * 0.0254 / (11.7e-6 * 139.7), abs=0.1)
     assert any("thou" in line.result for line in a.outcome.results[0].working.lines)
+
+
+def test_a_gauge_with_several_scales_is_read_on_this_rams() -> None:
+    ram = {"ram": "80", "force": "100 kN", "rated_pressure": "70"}
+
+    def checks(scales: str) -> list[str]:
+        return [c.sentence for c in reckon("fit_ram", **ram, scales=scales).checks]
+
+    assert checks("20\n50.3\n78") == ["Read the scale for 50.3 cm²: it is this ram's."]
+    assert checks("20\n78")[0].startswith("None of its scales is this ram's (50.3 cm²)")
+    assert "Scales:" in problem("fit_ram", **ram, scales="large")["scales"]
+
+
+def test_a_key_that_is_not_in_by_what_it_must_stops_the_seat() -> None:
+    short = reckon("fit_taper", key_engaged="20", key_least="35", source="card")
+    assert [c.code for c in short.checks] == ["key"]
+    assert reckon("fit_taper", key_engaged="40", key_least="35", source="card").checks == ()
+
+
+def test_the_yards_own_oven_and_freezer_hold_for_their_reach() -> None:
+    weak = reckon("fit_heat", **HEAT, heater_c="110 °C")
+    assert weak.outcome.verdict.code == "out_high" and "110 °C is the most" in words(weak)
+    cold = reckon("fit_heat", **HEAT, cooler="freezer", cooler_c="-40 °C", hub_is="bearing")
+    assert value(cold, "hub_c") < value(reckon("fit_heat", **HEAT, cooler="freezer"), "hub_c")
+
+
+def test_a_tapered_bearing_of_80_end_play_loses_90_to_its_fit() -> None:
+    a = reckon("fit_left", sort="two_row", unmounted="0.080", inner="0.030", angle="15")
+    assert value(a, "left") == pytest.approx(-0.010, abs=0.0005)
+    assert words(a).startswith("About 0.010 mm of preload is left.")
+    radial = reckon("fit_left", unmounted="0.045", inner="0.030", outer="-0.010")
+    assert value(radial, "left") == pytest.approx(0.045 - 0.8 * 0.030)
+
+
+def test_what_settles_is_tightened_again() -> None:
+    assert any(
+        "Re-torque after it has settled" in c.sentence for c in reckon("fit_bolts", settles="yes").checks
+    )

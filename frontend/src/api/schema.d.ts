@@ -5431,6 +5431,7 @@ export interface components {
             pack: string;
             predicted: components["schemas"]["Band"] | null;
             remark: string;
+            window: components["schemas"]["Band"] | null;
         };
         LookForIn: {
             /** @default  */

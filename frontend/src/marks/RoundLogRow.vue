@@ -38,6 +38,24 @@ const wordsX = computed(() =>
     <text v-else x="0" :y="y - 14" font-size="15" fill="var(--secondary)"
       >{{ row.label }} · {{ row.pack }}</text
     >
+    <g v-if="row.window" stroke="var(--wanted-post)" stroke-width="2.5">
+      <rect
+        :x="x(row.window.lo)"
+        :y="y - 9"
+        :width="x(row.window.hi) - x(row.window.lo)"
+        height="22"
+        fill="var(--wanted-tint)"
+        stroke="none"
+      />
+      <line
+        v-for="end in [row.window.lo, row.window.hi]"
+        :key="end"
+        :x1="x(end)"
+        :x2="x(end)"
+        :y1="y - 9"
+        :y2="y + 13"
+      />
+    </g>
     <g v-if="row.predicted">
       <rect
         :x="x(row.predicted.lo)"

@@ -26,7 +26,7 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
     class="flex flex-col justify-between gap-3 px-5 py-2 lg:flex-row lg:items-center lg:gap-8"
   >
     <div class="min-w-0 flex-1">
-      <p v-if="eyebrow" class="text-[16px] text-secondary">{{ eyebrow }}</p>
+      <p v-if="eyebrow" class="text-[16px] text-secondary wrap-anywhere">{{ eyebrow }}</p>
       <p class="say text-pretty wrap-anywhere" :class="size" data-say aria-live="polite">
         <template v-for="(s, i) in say" :key="i"
           ><span

@@ -66,7 +66,8 @@ class Readout:
 
 @dataclass(frozen=True)
 class LogRow:
-    """One round: what was found, what had been predicted, and the move made before it."""
+    """One round: what was found, what had been predicted, and the move made before it. `window`: what is wanted in
+    this row, where the rows do not share one."""
 
     label: str
     pack: str
@@ -75,6 +76,7 @@ class LogRow:
     move: str = ""
     remark: str = ""
     held_out: bool = False
+    window: Band | None = None
 
 
 @dataclass(frozen=True)

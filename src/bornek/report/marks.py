@@ -108,6 +108,9 @@ def draw_log(scene: Scene, width: float) -> Drawing:
     for i, row in enumerate(rows):
         y = (len(rows) - i - 0.5) * step
         d.add(words_at(PAD, y + 3, f"{row['label']}  {row['pack']}", 7.5))
+        if row.get("window"):
+            w = row["window"]
+            d.add(box(x(w["lo"]), y - 6, x(w["hi"]) - x(w["lo"]), 12, TINT))
         if row["predicted"]:
             p = row["predicted"]
             d.add(box(x(p["lo"]), y - 3, x(p["hi"]) - x(p["lo"]), 6, YELLOW, INK))

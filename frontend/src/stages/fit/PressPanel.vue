@@ -27,7 +27,7 @@ function send() {
       >
         {{ fit.push.words }}
       </p>
-      <SceneMark class="mt-2" :scene="fit.push.log" :gutter="96" />
+      <SceneMark class="mt-2" :scene="fit.push.log" />
       <form class="mt-2 flex flex-wrap items-end gap-3" data-push-point @submit.prevent="send">
         <label class="w-[110px]"
           >Travel, mm<input v-model="travel" class="field" name="travel" inputmode="decimal" required

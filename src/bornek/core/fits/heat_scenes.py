@@ -68,10 +68,8 @@ def safe_band(ways: Sequence[Combination], chosen: Combination, room_c: float) -
     for c in ways:
         if c.possible:
             wide = max(c.most_c, c.drops_on_c)
-            band = Band(
-                c.drops_on_c, wide, f"{bare(math.ceil(c.drops_on_c))} to {temperature_words(wide)}", None
-            )
-            rows.append(LogRow(c.label, temperature_words(c.shaft_c), None, band))
+            words = f"{temperature_words(c.shaft_c)}: hub {bare(math.ceil(c.drops_on_c))} to {temperature_words(wide)}"
+            rows.append(LogRow(c.label, words, None, None, window=Band(c.drops_on_c, wide)))
         else:
             why = c.barred or f"wants {temperature_words(math.ceil(c.drops_on_c))}: too hot"
             rows.append(LogRow(c.label, why, None, None))

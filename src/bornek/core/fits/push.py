@@ -55,12 +55,8 @@ def push_log(seat: Seat, band: tuple[float, float, float], points: Sequence[Push
     shown = []
     for travel, force in sorted(rows, key=lambda r: r[0]):
         share = min(travel / seat.length, 1.0)
-        expected = Band(
-            low * share / 1000,
-            high * share / 1000,
-            f"{kn(low * share)} to {kn(high * share)}",
-            usual * share / 1000,
-        )
+        due = f"{kn(low * share)} to {kn(high * share)} is due"
         found = None if force is None else Needle(force / 1000, 0.0, kn(force), "", "")
-        shown.append(LogRow(f"{travel:g} mm", "read" if found else "expected", found, expected))
+        due_band = Band(low * share / 1000, high * share / 1000, middle=usual * share / 1000)
+        shown.append(LogRow(f"{travel:g} mm", due, found, None, window=due_band))
     return RoundLog(0.0, hi, tuple(shown), None, None, "Push, kN")
