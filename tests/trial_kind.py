@@ -7,7 +7,23 @@ from contextlib import contextmanager
 from datetime import UTC, datetime
 from typing import Any
 
-from bornek.core.scenes import Circle, Flank, Ladder, Patch, Ray, Rung, Scene, Step, Steps, Table
+from bornek.core.scenes import (
+    Band,
+    BoltDisc,
+    Bolts,
+    Circle,
+    Dial,
+    Flank,
+    Ladder,
+    Patch,
+    Ray,
+    Rung,
+    Scene,
+    Step,
+    Steps,
+    Table,
+    Tick,
+)
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Calculation, Field, Outcome, Result, Setting, Slot
 from bornek.core.settings.knobs import Knob, Points, Response
@@ -231,5 +247,9 @@ def every_small_scene() -> tuple[Scene, ...]:
                                   Rung(50.0, "50.0° barred", "barred"), Rung(44.0, "44.0° now", "now"))),
         Steps("Sequence", (Step("Jack", "done"), Step("Ram", "live", "gently"), Step("Nut", "blocked"), Step("Read", "stopped"))),
         Table("Washers on the shelf", ("mm", "there"), (("2.00", "3"), ("2.10", "1")), (1,)),
+        Bolts("Order of the bolts", (BoltDisc(1, 0.0, -1.0, 0.2), BoltDisc(2, 0.87, 0.5, 0.2), BoltDisc(3, -0.87, 0.5, 0.2)),
+              1.2, 1.2, ("65 N·m", "218 N·m")),
+        Dial("Gauge of this ram", "MPa", 0.0, 80.0, (-135.0, 135.0), (Tick(0.0, "0"), Tick(40.0, "40"), Tick(80.0, "80")), "kN",
+             (Tick(20.0, "100"),), Band(45.0, 55.0, "49.9"), Band(63.0, 80.0, "63"), 50.0),
         Flank("Drive side", "drive", (Patch("painted", ((0.4, 0.5), (0.5, 0.5)), (0.45, 0.5)),)),
     )  # fmt: skip

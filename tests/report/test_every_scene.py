@@ -44,6 +44,10 @@ def test_what_a_kind_brings_along_is_drawn_with_its_words(scene: Scene) -> None:
     for key in ("rays", "rungs", "steps"):
         for part in plain.get(key, ()):
             assert part["label"] in text
+    for part in (*plain.get("ticks", ()), *plain.get("inner", ())):
+        assert part["label"] in text
+    for disc in plain.get("discs", ()):
+        assert str(disc["number"]) in text
     for row in plain.get("rows", ()):
         assert all(cell in text for cell in row)
 

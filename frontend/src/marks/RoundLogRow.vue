@@ -48,10 +48,10 @@ const wordsX = computed(() =>
         stroke="none"
       />
       <line
-        v-for="end in [row.window.lo, row.window.hi]"
-        :key="end"
-        :x1="x(end)"
-        :x2="x(end)"
+        v-for="edge in [row.window.lo, row.window.hi]"
+        :key="edge"
+        :x1="x(edge)"
+        :x2="x(edge)"
         :y1="y - 9"
         :y2="y + 13"
       />

@@ -4,10 +4,11 @@ import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 
 const client = useQueryClient();
-const { problem, retry, send, letGo } = useSending();
+const sending = useSending();
+const { send } = sending;
 const { data } = useQuery({
   queryKey: ["cross-numbers"],
   queryFn: () => unwrap(api.GET("/api/cross-numbers")),
@@ -46,12 +47,6 @@ async function add() {
         <button type="button" class="control" @click="write({ strike: r.id })">Strike</button>
       </li>
     </ul>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="letGo"
-    />
+    <SendingProblem :sending="sending" />
   </section>
 </template>

@@ -5,14 +5,13 @@ import { ref, watch } from "vue";
 import { api, newId, unwrap, type HoursView } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import { typedNumber } from "../ui/typedNumber";
 
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["hours"], queryFn: () => unwrap(api.GET("/api/hours")) });
 const sending = useSending();
-const { problem, retry } = sending;
 interface Shift {
   day: string;
   opens: string;
@@ -104,12 +103,6 @@ const send = () =>
         <button type="submit" class="control control-main">Write it down</button>
       </div>
     </form>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </main>
 </template>

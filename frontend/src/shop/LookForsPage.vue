@@ -5,12 +5,13 @@ import { computed, reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import PickBox from "../ui/PickBox.vue";
 
 const client = useQueryClient();
-const { problem, retry, send, letGo } = useSending();
+const sending = useSending();
+const { send } = sending;
 const { data, error } = useQuery({
   queryKey: ["look-fors"],
   queryFn: () => unwrap(api.GET("/api/look-fors")),
@@ -53,13 +54,7 @@ async function add() {
       /></label>
       <button type="submit" class="control control-main self-end">Add the shop's own</button>
     </form>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="letGo"
-    />
+    <SendingProblem :sending="sending" />
     <div class="mt-4 gap-x-10 lg:columns-2">
       <section v-for="[group, rows] in groups" :key="group" class="mb-5 break-inside-avoid">
         <h2 class="zone-head border-b-2 capitalize">{{ name(group) }}</h2>

@@ -8,7 +8,7 @@ import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import GaugeTicks from "../ui/GaugeTicks.vue";
 import PickBox from "../ui/PickBox.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import SchoolChoice from "../ui/SchoolChoice.vue";
 import TickBox from "../ui/TickBox.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
@@ -158,12 +158,6 @@ const receive = () =>
         class="border-l-2 px-5 py-4 max-lg:border-l-0 max-lg:border-t-2"
       />
     </form>
-    <ProblemLine
-      v-if="sending.problem.value"
-      :problem="sending.problem.value"
-      :can-retry="sending.retry.value !== null"
-      @retry="sending.retry.value?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </main>
 </template>

@@ -9,7 +9,6 @@ import { COMMON_KEYS, useStageKeys } from "../composables/useStageKeys";
 import { useSum } from "../composables/useSum";
 import type { FormDraft } from "../composables/useForm";
 import FormFields from "../ui/FormFields.vue";
-import KeyHelp from "../ui/KeyHelp.vue";
 import PageFoot from "../ui/PageFoot.vue";
 import PickBox from "../ui/PickBox.vue";
 import RadioRow from "../ui/RadioRow.vue";
@@ -132,16 +131,14 @@ useStageKeys((event) => {
           <WorkingPanel v-if="view.answer" class="xl:col-span-2" :results="view.answer.outcome.results" />
         </div>
       </div>
-      <PageFoot :caution="view.cautions[0] ?? ''" @cautions="help = 'cautions'" @help="help = 'keys'">
+      <PageFoot
+        v-model:help="help"
+        :caution="view.cautions[0] ?? ''"
+        :keys="[...KEYS, ...COMMON_KEYS]"
+        :cautions="view.cautions"
+      >
         <button type="button" class="control" @click="clear">Clear <span class="keycap">c</span></button>
       </PageFoot>
-      <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
-      <KeyHelp
-        :open="help === 'cautions'"
-        title="Cautions"
-        :rows="view.cautions.map((c) => ['', c])"
-        @close="help = null"
-      />
     </main>
   </div>
 </template>

@@ -6,7 +6,6 @@ import { RouterLink, useRouter } from "vue-router";
 import { api, unwrap } from "../api/client";
 import { COMMON_KEYS, useStageKeys } from "../composables/useStageKeys";
 import DayDial from "../marks/DayDial.vue";
-import KeyHelp from "../ui/KeyHelp.vue";
 import PageFoot from "../ui/PageFoot.vue";
 import SayLine from "../ui/SayLine.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
@@ -138,7 +137,12 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
           </RouterLink>
         </section>
       </div>
-      <PageFoot :caution="data.cautions[0] ?? ''" @cautions="help = 'cautions'" @help="help = 'keys'">
+      <PageFoot
+        v-model:help="help"
+        :caution="data.cautions[0] ?? ''"
+        :keys="[...KEYS, ...COMMON_KEYS]"
+        :cautions="data.cautions"
+      >
         <a ref="calendar" class="control" href="/api/today.ics" download
           >Calendar <span class="keycap">c</span></a
         >
@@ -146,13 +150,6 @@ const when = (stamp: string | null) => clockOf(stamp ?? "", data.value?.now ?? "
           A hand is free <span class="keycap">h</span>
         </button>
       </PageFoot>
-      <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
-      <KeyHelp
-        :open="help === 'cautions'"
-        title="Cautions"
-        :rows="data.cautions.map((c) => ['', c])"
-        @close="help = null"
-      />
     </main>
   </div>
 </template>

@@ -6,7 +6,7 @@ import { api, newId, unwrap, type ToolView } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import PickBox from "../ui/PickBox.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import TickBox from "../ui/TickBox.vue";
 import { typedNumber } from "../ui/typedNumber";
@@ -14,7 +14,6 @@ import { typedNumber } from "../ui/typedNumber";
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["tools"], queryFn: () => unwrap(api.GET("/api/tools")) });
 const sending = useSending(() => query.refetch());
-const { problem, retry } = sending;
 interface Draft {
   tool: string;
   seen: number;
@@ -111,12 +110,6 @@ const send = () =>
         </button>
       </li>
     </ul>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </main>
 </template>

@@ -8,7 +8,7 @@ import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import type { Definition, Row } from "../ui/definition/columns";
 import DefinitionEditor from "../ui/definition/DefinitionEditor.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
 const props = defineProps<{ type: string }>();
@@ -108,12 +108,6 @@ const changed = computed(() => JSON.stringify(definition.value) !== JSON.stringi
       <p v-for="o in data.overruled" :key="o">{{ o }}</p>
     </section>
     <DefinitionEditor v-model="definition" />
-    <ProblemLine
-      v-if="sending.problem.value"
-      :problem="sending.problem.value"
-      :can-retry="sending.retry.value !== null"
-      @retry="sending.retry.value?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </main>
 </template>

@@ -5,7 +5,7 @@ import { RouterLink, useRouter } from "vue-router";
 import { api, sendFile, unwrap, type TypeSheet } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
 const { data, error } = useQuery({ queryKey: ["types"], queryFn: () => unwrap(api.GET("/api/unit-types")) });
@@ -57,12 +57,6 @@ async function chosen(event: Event) {
       <span>{{ t.settings.join(", ") || "nothing to set" }}</span>
       <span class="text-secondary">revision {{ t.number }} · {{ t.parts }} parts</span>
     </RouterLink>
-    <ProblemLine
-      v-if="sending.problem.value"
-      :problem="sending.problem.value"
-      :can-retry="sending.retry.value !== null"
-      @retry="sending.retry.value?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </main>
 </template>

@@ -8,7 +8,7 @@ import { useSending } from "../composables/useSending";
 import { useYard } from "../composables/useYard";
 import WaitPage from "../stages/WaitPage.vue";
 import PickBox from "../ui/PickBox.vue";
-import ProblemLine from "../ui/ProblemLine.vue";
+import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
 const client = useQueryClient();
@@ -81,13 +81,6 @@ const add = () =>
         <button type="submit" class="control">Add</button>
       </form>
     </section>
-    <ProblemLine
-      v-if="sending.problem.value"
-      class="lg:col-span-2"
-      :problem="sending.problem.value"
-      :can-retry="sending.retry.value !== null"
-      @retry="sending.retry.value?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem class="lg:col-span-2" :sending="sending" />
   </main>
 </template>

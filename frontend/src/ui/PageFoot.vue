@@ -1,7 +1,9 @@
 <script setup lang="ts">
-/** The foot of a page: the caution to the left, what can be done to the right. */
-defineProps<{ caution: string }>();
-defineEmits<{ cautions: []; help: [] }>();
+/** The foot of a page: the caution to the left, what can be done to the right; keys and cautions open from it. */
+import KeyHelp from "./KeyHelp.vue";
+
+const help = defineModel<"keys" | "cautions" | null>("help", { required: true });
+defineProps<{ caution: string; keys: [string, string][]; cautions: string[] }>();
 </script>
 
 <template>
@@ -11,7 +13,7 @@ defineEmits<{ cautions: []; help: [] }>();
     <button
       type="button"
       class="flex min-h-12 min-w-[240px] flex-1 cursor-pointer items-center gap-3 text-left"
-      @click="$emit('cautions')"
+      @click="help = 'cautions'"
     >
       <span
         class="flex h-8 w-8 shrink-0 items-center justify-center bg-danger text-[22px] font-bold text-on-danger"
@@ -23,6 +25,13 @@ defineEmits<{ cautions: []; help: [] }>();
       >
     </button>
     <slot />
-    <button type="button" class="control" aria-label="Keys" @click="$emit('help')">?</button>
+    <button type="button" class="control" aria-label="Keys" @click="help = 'keys'">?</button>
+    <KeyHelp :open="help === 'keys'" title="Keys" :rows="keys" @close="help = null" />
+    <KeyHelp
+      :open="help === 'cautions'"
+      title="Cautions"
+      :rows="cautions.map((c) => ['', c])"
+      @close="help = null"
+    />
   </footer>
 </template>

@@ -9,6 +9,7 @@ from reportlab.graphics.shapes import Drawing
 from bornek.report.flank_mark import draw_flank
 from bornek.report.marks import draw_log, draw_pack, draw_readout
 from bornek.report.paint import Scene
+from bornek.report.round_marks import draw_bolts, draw_dial
 from bornek.report.section_mark import draw_section
 from bornek.report.small_marks import draw_circle, draw_ladder, draw_steps, draw_table
 
@@ -22,6 +23,8 @@ DRAWERS: dict[str, Callable[[Scene, float], Drawing]] = {
     "steps": draw_steps,
     "section": draw_section,
     "table": draw_table,
+    "bolts": draw_bolts,
+    "dial": draw_dial,
 }
 NARROW = {"pack": 190.0, "flank": 240.0}
 """Drawings that do not need the whole width of the sheet."""

@@ -4,9 +4,8 @@ import { computed, ref, toRef } from "vue";
 import { RouterLink, useRoute, useRouter } from "vue-router";
 import { COMMON_KEYS, useStageKeys } from "../../composables/useStageKeys";
 import JobFrame from "../../ui/JobFrame.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
 import PageFoot from "../../ui/PageFoot.vue";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import SayLine from "../../ui/SayLine.vue";
 import WaitPage from "../WaitPage.vue";
 import SceneMark from "../../marks/SceneMark.vue";
@@ -21,7 +20,7 @@ const props = defineProps<{ job: string }>();
 const route = useRoute();
 const router = useRouter();
 const desk = useFit(toRef(props, "job"));
-const { view, problem, retry } = desk;
+const { view } = desk;
 const help = ref<"keys" | "cautions" | null>(null);
 const summing = ref<string | null>(typeof route.query["lay"] === "string" ? route.query["lay"] : null);
 const typed = ref("");
@@ -165,17 +164,12 @@ useStageKeys((event, typing) => {
         </button>
       </div>
     </template>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="desk.letGo"
-    />
+    <SendingProblem :sending="desk" />
     <PageFoot
+      v-model:help="help"
       :caution="view.cautions.slice(0, 2).join(' ')"
-      @cautions="help = 'cautions'"
-      @help="help = 'keys'"
+      :keys="[...KEYS, ...COMMON_KEYS]"
+      :cautions="view.cautions"
     >
       <template v-if="summing !== null">
         <button type="button" class="control" @click="summing = null">
@@ -196,12 +190,5 @@ useStageKeys((event, typing) => {
         <FitActs ref="acts" :fit="fit" :desk="desk" />
       </template>
     </PageFoot>
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="view.cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
   </JobFrame>
 </template>

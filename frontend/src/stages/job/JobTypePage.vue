@@ -7,7 +7,7 @@ import { api, unwrap } from "../../api/client";
 import { useSending } from "../../composables/useSending";
 import type { Definition } from "../../ui/definition/columns";
 import DefinitionEditor from "../../ui/definition/DefinitionEditor.vue";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 
@@ -52,12 +52,6 @@ const save = () =>
       <button type="submit" class="control control-main" data-save-definition>Save for this job</button>
     </form>
     <DefinitionEditor v-model="definition" />
-    <ProblemLine
-      v-if="sending.problem.value"
-      :problem="sending.problem.value"
-      :can-retry="sending.retry.value !== null"
-      @retry="sending.retry.value?.()"
-      @let-go="sending.letGo"
-    />
+    <SendingProblem :sending="sending" />
   </JobFrame>
 </template>

@@ -3,7 +3,7 @@
 import { computed, reactive, ref, toRef, watch } from "vue";
 import { useStageKeys } from "../../composables/useStageKeys";
 import { useYard } from "../../composables/useYard";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import SayLine from "../../ui/SayLine.vue";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
@@ -14,7 +14,7 @@ import { useJob } from "./useJob";
 
 const props = defineProps<{ job: string }>();
 const desk = useJob(toRef(props, "job"));
-const { view: data, problem, retry } = desk;
+const { view: data } = desk;
 const { day } = useYard();
 const correcting = ref(false);
 const serials = reactive<Record<string, string>>({});
@@ -103,12 +103,6 @@ useStageKeys();
         </ul>
       </section>
     </div>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="desk.letGo"
-    />
+    <SendingProblem :sending="desk" />
   </JobFrame>
 </template>

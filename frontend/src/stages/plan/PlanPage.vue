@@ -5,8 +5,7 @@ import { useRouter } from "vue-router";
 import { COMMON_KEYS, useStageKeys } from "../../composables/useStageKeys";
 import { useZone } from "../../composables/useZone";
 import JobFrame from "../../ui/JobFrame.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import SayLine from "../../ui/SayLine.vue";
 import WaitPage from "../WaitPage.vue";
 import EmptyPlan from "./EmptyPlan.vue";
@@ -32,7 +31,7 @@ const KEYS: [string, string][] = [
 const props = defineProps<{ job: string }>();
 const router = useRouter();
 const desk = usePlan(toRef(props, "job"));
-const { view, problem, retry } = desk;
+const { view, problem } = desk;
 const line = usePlanLine(view);
 const { hand, mend, chosen, finding, at, picked } = line;
 const zone = useZone<"order" | "turns">("order", ["order", "turns"]);
@@ -150,17 +149,12 @@ const eyebrow = computed(() => {
       <PlanLine :view="view" :line="line" @move="move" @own="writing = true" @turns="zone = 'turns'" />
     </div>
     <OverrulePanel v-if="forbidden" :problem="forbidden" @overrule="overrule" @back="leave" />
-    <ProblemLine
-      v-else-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="desk.letGo"
-    />
+    <SendingProblem v-else :sending="desk" />
     <PageFoot
+      v-model:help="help"
       :caution="view.cautions.slice(0, 2).join(' ')"
-      @cautions="help = 'cautions'"
-      @help="help = 'keys'"
+      :keys="[...KEYS, ...COMMON_KEYS]"
+      :cautions="view.cautions"
     >
       <template v-if="hand">
         <button type="button" class="control" @click="line.shift(-1)">
@@ -202,12 +196,5 @@ const eyebrow = computed(() => {
         <span class="keycap">Enter</span>
       </button>
     </PageFoot>
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="view.cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
   </JobFrame>
 </template>

@@ -5,8 +5,7 @@ import { useRouter } from "vue-router";
 import BoltRing from "../../marks/BoltRing.vue";
 import { COMMON_KEYS, useStageKeys } from "../../composables/useStageKeys";
 import JobFrame from "../../ui/JobFrame.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import SayLine from "../../ui/SayLine.vue";
 import WaitPage from "../WaitPage.vue";
 import GoBackPanel from "./GoBackPanel.vue";
@@ -35,7 +34,7 @@ const KEYS: [string, string][] = [
 const props = defineProps<{ job: string; step: string }>();
 const router = useRouter();
 const desk = usePlan(toRef(props, "job"));
-const { view, problem, retry } = desk;
+const { view } = desk;
 const step = computed(() => view.value?.steps.find((s) => s.key === props.step));
 const acts = useStepActs(desk, step);
 const { asking, turning } = acts;
@@ -164,21 +163,16 @@ const bolting = computed(() => Boolean(step.value?.torque));
       </section>
     </div>
     <OwnStepForm v-if="editing" :view="view" :desk="desk" after="" :edit="step" @close="editing = false" />
-    <ProblemLine
-      v-if="problem && !asking"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="desk.letGo"
-    />
+    <SendingProblem v-if="!asking" :sending="desk" />
     <PageFoot
+      v-model:help="help"
       :caution="
         step.step.lift
           ? `It hangs on ${step.step.lift}: nobody under it. Licence: lifting.`
           : view.cautions.slice(0, 2).join(' ')
       "
-      @cautions="help = 'cautions'"
-      @help="help = 'keys'"
+      :keys="[...KEYS, ...COMMON_KEYS]"
+      :cautions="view.cautions"
     >
       <button
         v-if="step.torque && step.torque.done && !done"
@@ -210,12 +204,5 @@ const bolting = computed(() => Boolean(step.value?.torque));
       </button>
       <button type="button" class="control" @click="toPlan">Plan <span class="keycap">p</span></button>
     </PageFoot>
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...KEYS, ...COMMON_KEYS]" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="view.cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
   </JobFrame>
 </template>

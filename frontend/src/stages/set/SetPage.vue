@@ -4,7 +4,7 @@ import { computed, ref, toRef } from "vue";
 import { useRouter } from "vue-router";
 import { nextTheme } from "../../composables/useTheme";
 import KeyHelp from "../../ui/KeyHelp.vue";
-import ProblemLine from "../../ui/ProblemLine.vue";
+import SendingProblem from "../../ui/SendingProblem.vue";
 import SealLine from "../../ui/SealLine.vue";
 import SayLine from "../../ui/SayLine.vue";
 import JobFrame from "../../ui/JobFrame.vue";
@@ -20,7 +20,6 @@ import { useSetting } from "./useSetting";
 
 const props = defineProps<{ job: string; setting: string }>();
 const desk = useSetting(toRef(props, "setting"));
-const { problem, retry } = desk;
 const router = useRouter();
 const help = ref<"keys" | "cautions" | null>(null);
 const page = useSetPage(props.setting, desk, () => void router.push(`/jobs/${props.job}/record`));
@@ -90,13 +89,7 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       <component :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
       <ReadingZone v-if="!page.working" :page="page" :desk="desk" />
     </div>
-    <ProblemLine
-      v-if="problem"
-      :problem="problem"
-      :can-retry="retry !== null"
-      @retry="retry?.()"
-      @let-go="desk.letGo"
-    />
+    <SendingProblem :sending="desk" />
     <SetFoot
       :cautions="page.sheet.cautions"
       :can-move="page.sheet.state_known && !page.sheet.surprise"
