@@ -33,7 +33,7 @@ def rule_of(fit: HotFit) -> Readout:
 def _needle(t_c: float | None) -> Needle | None:
     if t_c is None:
         return None
-    return Needle(t_c, 0.0, temperature_words(t_c), "as it falls in air", "")
+    return Needle(t_c, 0.0, temperature_words(t_c), "in air, taken low", "")
 
 
 def log_of(fit: HotFit, moments: Sequence[Moment], now: datetime, rule: Readout) -> RoundLog:
