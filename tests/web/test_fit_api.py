@@ -289,3 +289,15 @@ def test_a_hydraulic_release_and_a_weld_bead_want_their_conditions_ticked(client
     assert off("hydraulic", 3, "nut", "clear", "red_line").status_code == 201
     strip = client.get("/api/jobs/f12/record").get_json()["strip"]
     assert any("nut left on by more than the travel; nobody in line" in line["words"] for line in strip)
+
+
+def test_what_was_read_wrongly_is_struck_and_counts_no_more(client: FlaskClient, write: Write) -> None:
+    plan = laid(write, "fit_heat", HEAT)["hot"]["fact"]
+    write("w17", "heat_read", fit=plan, t="135")
+    write("w17", "heat_read", fit=plan, t="35")
+    assert fit_of(client)["hot"]["state"] == "late"
+    wrong = fit_of(client)["done"][-1]
+    sent = {"id": "st1", "kind": "heat_read", "supersedes": wrong["fact"], "void": True}
+    assert client.post("/api/jobs/w17/fit", json=sent, headers={"X-Mechanic": "oda"}).status_code == 201
+    assert fit_of(client)["hot"]["state"] == "hot"
+    assert [d["words"] for d in fit_of(client)["done"]] == ["hub 135 °C by contact probe at the bore"]

@@ -4800,6 +4800,13 @@ export interface components {
             unit: string;
             window: components["schemas"]["Band"] | null;
         };
+        DoneLine: {
+            at: string;
+            by: string;
+            fact: string;
+            fact_kind: string;
+            words: string;
+        };
         DraftStep: {
             label: string;
             new: boolean;
@@ -4938,7 +4945,7 @@ export interface components {
                     [key: string]: string;
                 };
             };
-            done: components["schemas"]["RecordLine"][];
+            done: components["schemas"]["DoneLine"][];
             face: components["schemas"]["Dial"] | null;
             hot: components["schemas"]["HotView"] | null;
             key: string;

@@ -128,7 +128,12 @@ useStageKeys((event, typing) => {
         class="grid flex-1 content-start lg:grid-cols-[392px_1fr]"
         :class="fit.hot && (fit.face || fit.push) ? 'xl:grid-cols-[392px_1fr_396px]' : ''"
       >
-        <SizesBay :fit="fit" class="max-lg:order-last" @open="(s: string) => (summing = s)" />
+        <SizesBay
+          :fit="fit"
+          class="max-lg:order-last"
+          @open="(s: string) => (summing = s)"
+          @strike="desk.strike"
+        />
         <HeatPanel
           v-if="fit.hot"
           :key="fit.hot.fact"

@@ -4,7 +4,7 @@ import type { FitAt } from "../../api/client";
 import VerdictMark from "../../marks/VerdictMark.vue";
 
 defineProps<{ fit: FitAt }>();
-defineEmits<{ open: [sum: string] }>();
+defineEmits<{ open: [sum: string]; strike: [fact: string, kind: string] }>();
 const main = (found: Record<string, string>) => Object.entries(found).slice(0, 4);
 </script>
 
@@ -35,8 +35,24 @@ const main = (found: Record<string, string>) => Object.entries(found).slice(0, 4
       </p>
     </article>
     <ol v-if="fit.done.length" class="py-2">
-      <li v-for="(d, i) in fit.done" :key="i" class="text-[16px]">
-        <b>{{ d.words }}</b> <span class="text-secondary">{{ d.by }}</span>
+      <li
+        v-for="d in fit.done"
+        :key="d.fact"
+        class="flex items-center justify-between gap-3 border-b border-row text-[16px]"
+        :data-done="d.fact_kind"
+      >
+        <span class="min-w-0 wrap-anywhere"
+          ><span class="text-secondary">{{ d.at }}</span> <b>{{ d.words }}</b>
+          <span class="text-secondary"> {{ d.by }}</span></span
+        >
+        <button
+          type="button"
+          class="min-h-11 font-semibold underline"
+          :aria-label="`Strike, written wrongly: ${d.words}`"
+          @click="$emit('strike', d.fact, d.fact_kind)"
+        >
+          Strike
+        </button>
       </li>
     </ol>
   </section>

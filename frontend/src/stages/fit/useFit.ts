@@ -21,8 +21,17 @@ export function useFit(job: Ref<string>) {
     client.setQueryData(key.value, fresh);
     for (const other of ["job", "plan"]) void client.invalidateQueries({ queryKey: [other, job.value] });
   }
-  const write = (kind: string, body: Record<string, unknown>) => {
-    const sent = { id: newId(), kind, body };
+  const write = (kind: string, body: Record<string, unknown>) => post({ id: newId(), kind, body });
+  /** What was written wrongly is struck; it stays on record as struck. */
+  const strike = (fact: string, kind: string) =>
+    post({ id: newId(), kind, body: {}, supersedes: fact, void: true });
+  function post(sent: {
+    id: string;
+    kind: string;
+    body: Record<string, unknown>;
+    supersedes?: string;
+    void?: boolean;
+  }) {
     return sending.send(async (header) =>
       keep(
         await unwrap(
@@ -30,13 +39,13 @@ export function useFit(job: Ref<string>) {
         ),
       ),
     );
-  };
+  }
   /** The yard's clock: the server's, carried on by this screen's. */
   const screen = ref(Date.now());
   useIntervalFn(() => (screen.value = Date.now()), 1000);
   const skew = computed(() => (view.value ? Date.parse(view.value.now) - query.dataUpdatedAt.value : 0));
   const now = computed(() => screen.value + skew.value);
-  return { query, view, write, now, ...sending };
+  return { query, view, write, strike, now, ...sending };
 }
 
 export type FitDesk = ReturnType<typeof useFit>;

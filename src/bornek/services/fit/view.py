@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from bornek.core.build.bench import yard_moment
 from bornek.core.facts.fit_seen import WHAT_WORDS, FitSeen
 from bornek.core.facts.heat_read import HOW_WORDS, HeatRead
-from bornek.core.facts.kind import Fact, RecordLine
+from bornek.core.facts.kind import Fact
 from bornek.core.facts.push_read import PushRead
 from bornek.core.facts.reckoned import Reckoned
 from bornek.core.facts.registry import find_fact_kind
@@ -95,6 +95,17 @@ class PushView:
 
 
 @dataclass(frozen=True)
+class DoneLine:
+    """Something written down about a fit, by whom and when; it can be struck."""
+
+    fact: str
+    fact_kind: str
+    at: str
+    words: str
+    by: str
+
+
+@dataclass(frozen=True)
 class FitAt:
     """What was reckoned at one part, place or step; `carry` what is known for each sum that could be next."""
 
@@ -106,7 +117,7 @@ class FitAt:
     push: PushView | None
     face: Dial | None
     scenes: list[Scene]
-    done: list[RecordLine]
+    done: list[DoneLine]
     carry: dict[str, dict[str, str]]
     state: str
     open: bool
@@ -134,6 +145,8 @@ class FitsView:
     whats: dict[str, str]
 
 
+CLOCK = slice(11, 16)
+"""Hours and minutes of a stored moment."""
 DRAWN_OTHERWISE = ("fit_heat", "fit_press", "fit_ram")
 CAUTIONS = (
     "Hot: gloves to the elbow, nobody in line with the ram. No flame on the hub.",
@@ -189,7 +202,11 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
         push=push,
         face=gauge_face(ram.body) if ram else None,
         scenes=[s for f in last.values() if f.body.sum not in DRAWN_OTHERWISE for s in _scenes(f.body)],
-        done=[line for f in about if (line := find_fact_kind(f.fact_kind).line(f, Definition())) is not None],
+        done=[
+            DoneLine(f.id, f.fact_kind, f.at[CLOCK], line.words, f.by)
+            for f in about
+            if (line := find_fact_kind(f.fact_kind).line(f, Definition())) is not None
+        ],
         carry={to: carried(bodies, to) for to in {target for _, _, target, _ in FLOWS}},
         state=state,
         open=still_open,
