@@ -42,8 +42,10 @@ const main = (found: Record<string, string>) => Object.entries(found).slice(0, 4
         :data-done="d.fact_kind"
       >
         <span class="min-w-0 wrap-anywhere"
-          ><span class="text-secondary">{{ d.at }}</span> <b>{{ d.words }}</b>
-          <span class="text-secondary"> {{ d.by }}</span></span
+          ><span class="text-secondary">{{ d.at }}</span> <b>{{ d.words }}</b><span
+            class="ml-2 text-secondary"
+            >{{ d.by }}</span
+          ></span
         >
         <button
           type="button"

@@ -151,6 +151,7 @@ DRAWN_OTHERWISE = ("fit_heat", "fit_press", "fit_ram")
 CAUTIONS = (
     "Hot: gloves to the elbow, nobody in line with the ram. No flame on the hub.",
     "Cold burns and takes the air away: open doors, never in a pit or a closed room.",
+    "An oil bath flashes: lid and extinguisher at hand, no water near. Oven, bath and ice are never left alone.",
     "The maker's manual, the shop's rules and local codes come first.",
 )
 
