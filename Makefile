@@ -8,6 +8,8 @@ PORT ?= 8460
 PAGE := src/bornek/page/index.html
 export OPENBLAS_NUM_THREADS := 1
 export OMP_NUM_THREADS := 1
+# What was compiled once is kept, whatever the machine says: a third of a start is compiling.
+export PYTHONDONTWRITEBYTECODE :=
 
 .PHONY: help
 help: ## This list

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import shutil
+import tempfile
 from collections.abc import Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 from flask import Flask
@@ -24,6 +26,8 @@ GROUPS = {
     "test_journeys.py": "walks",
     "test_strip.py": "walks",
     "test_odd_states.py": "walks",
+    "test_plan.py": "builds",
+    "test_fit.py": "builds",
     "browser": "browser",
     "test_kills.py": "servers",
     "test_serve.py": "servers",
@@ -41,25 +45,55 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
             item.add_marker(pytest.mark.xdist_group(group))
 
 
-@pytest.fixture(scope="session")
-def empty_template(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    path = tmp_path_factory.mktemp("template") / "empty.sqlite"
-    database = Database(path)
+TEMPLATES = pytest.StashKey[tempfile.TemporaryDirectory[str]]()
+
+
+@pytest.hookimpl(optionalhook=True)
+def pytest_configure_node(node: Any) -> None:
+    """The templates are made once for all workers, before the first of them starts."""
+    if TEMPLATES not in node.config.stash:
+        node.config.stash[TEMPLATES] = tempfile.TemporaryDirectory(prefix="bornek-templates-")
+        make_templates(Path(node.config.stash[TEMPLATES].name))
+    node.workerinput["templates"] = node.config.stash[TEMPLATES].name
+
+
+def pytest_unconfigure(config: pytest.Config) -> None:
+    if TEMPLATES in config.stash:
+        config.stash[TEMPLATES].cleanup()
+
+
+def make_templates(folder: Path) -> None:
+    """An empty database, and the demo yard in one."""
+    empty, yard = folder / "empty.sqlite", folder / "yard.sqlite"
+    database = Database(empty)
     database.migrate()
     database.close()
-    return path
-
-
-@pytest.fixture(scope="session")
-def yard_template(empty_template: Path) -> Path:
-    path = empty_template.with_name("yard.sqlite")
-    shutil.copy(empty_template, path)
-    database = Database(path)
+    shutil.copy(empty, yard)
+    database = Database(yard)
     with database.writing() as session:
         seed(session)
         refresh_board(session, NOW.date())
     database.close()
-    return path
+
+
+@pytest.fixture(scope="session")
+def templates(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactory) -> Path:
+    made = getattr(request.config, "workerinput", {}).get("templates")
+    if made:
+        return Path(made)
+    folder = tmp_path_factory.mktemp("templates")
+    make_templates(folder)
+    return folder
+
+
+@pytest.fixture(scope="session")
+def empty_template(templates: Path) -> Path:
+    return templates / "empty.sqlite"
+
+
+@pytest.fixture(scope="session")
+def yard_template(templates: Path) -> Path:
+    return templates / "yard.sqlite"
 
 
 def _copy(template: Path, tmp_path: Path) -> Iterator[Database]:

@@ -11,7 +11,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.stats import chi2
+from scipy.special import gammaincinv
 
 from bornek.core.advice.belief import Prior, declared
 from bornek.core.settings.records import Learned
@@ -131,7 +131,7 @@ def priors(k0: float, rho: float, pooled: Pool | None) -> list[Prior]:
         return own
     freedom = len(pooled.used) - 2
     widest = own[-1].sd[0]
-    scales = [math.sqrt(freedom / float(chi2.ppf(q, freedom))) for q in T_NODES]
+    scales = [math.sqrt(freedom / (2 * float(gammaincinv(freedom / 2, q)))) for q in T_NODES]
     share = POOLED_SHARE / len(scales)
     known = [
         Prior((pooled.k * abs(k0),), (min(pooled.sd * abs(k0) * s, max(widest, pooled.sd * abs(k0))),), share)
