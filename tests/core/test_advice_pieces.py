@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 import pytest
 
-from bornek.core.advice.belief import UM, learn, learn_at_most, start
+from bornek.core.advice.belief import FIRST_SD_UM, UM, learn, learn_at_most, start
 from bornek.core.advice.choose import Aim
 from bornek.core.advice.first_steps import sense_step
 from bornek.core.advice.memory import _apart
@@ -188,3 +188,13 @@ def test_one_plate_in_the_drawer_is_enough_for_one() -> None:
     assert taken(0) == []
     assert taken(1) == [0, 1]
     assert taken(2) == [0, 1, 2]
+
+
+def test_another_part_leaves_open_where_it_stands_by_the_first_sd_and_keeps_how_it_answers() -> None:
+    """Var y grows by FIRST_SD² at every state; the mean and the answer stay."""
+    b = ROW.belief
+    for x in (0.0, 120.0):
+        (was, sd), (now, wide) = b.predict([x]), b.with_other_parts().predict([x])
+        assert now == was
+        assert wide**2 - sd**2 == pytest.approx(FIRST_SD_UM**2)
+    assert b.with_other_parts().response() == b.response()

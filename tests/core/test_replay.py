@@ -1,9 +1,11 @@
 """Rounds learned in order: memory of the type, held out rounds, what they say of the response."""
 
+import math
 from dataclasses import replace
 from typing import Any
 
 import pytest
+from scipy.special import ndtr, ndtri
 
 from bornek.core.advice.propose import expect, propose
 from bornek.core.advice.reconcile import surprise
@@ -179,3 +181,21 @@ def test_an_explained_surprise_is_one_no_more() -> None:
 def test_an_unknown_sense_is_found_by_the_first_move() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 20), 0.35), given={"sense": "unknown"})
     assert replayed(ctx).row.belief.response()[0] == pytest.approx(-1.0, abs=0.15)
+
+
+def test_a_needle_that_stands_still_again_after_it_was_made_looser_asks_for_more_by_hand() -> None:
+    """At most 5 µm at the pack as found, and again with 80 µm more in: y ≤ 5 − k·80, of N(0, 150 µm) cut off there the
+    lowest tenth, and 5 µm + 2.5 sd of what is to be seen. What one zero alone asks for would not do."""
+    ctx = bench(((50, 25), 0.0), ((50, 25, 8), 0.0))
+    history = replayed(ctx)
+    k, sd = history.row.belief.response()
+    careful = max(k - 2 * sd, k / 2)
+    seen = 5 + 2.5 * math.hypot(history.row.s_a, history.row.s_r) * 1000
+
+    def wanted(bound: float) -> float:
+        return float((seen - 150 * ndtri(0.1 * ndtr(bound / 150))) / careful)
+
+    best = propose(history, ctx, Verdict("not_proven")).best
+    assert best is not None
+    travel_um = (sum(best.states["pack"].packs[0]) - 750_000) / 1000
+    assert wanted(5) < wanted(5 - careful * 80) <= travel_um
