@@ -199,3 +199,4 @@ def test_a_needle_that_stands_still_again_after_it_was_made_looser_asks_for_more
     assert best is not None
     travel_um = (sum(best.states["pack"].packs[0]) - 750_000) / 1000
     assert wanted(5) < wanted(5 - careful * 80) <= travel_um
+    assert (best.p_in, best.p_harm, best.rounds, best.predicted) == (0.0, 0.0, 0.0, {})  # nothing is promised
