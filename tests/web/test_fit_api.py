@@ -13,6 +13,7 @@ from flask.testing import FlaskClient
 from pypdf import PdfReader
 
 from bornek.app import create_app
+from bornek.store import tables as t
 from bornek.store.database import Database
 from helpers import NOW
 
@@ -301,3 +302,34 @@ def test_what_was_read_wrongly_is_struck_and_counts_no_more(client: FlaskClient,
     assert client.post("/api/jobs/w17/fit", json=sent, headers={"X-Mechanic": "oda"}).status_code == 201
     assert fit_of(client)["hot"]["state"] == "hot"
     assert [d["words"] for d in fit_of(client)["done"]] == ["hub 135 °C by contact probe at the bore"]
+
+
+def test_a_plan_laid_down_anew_begins_again_after_the_seat_and_keeps_the_heat_before_it(
+    client: FlaskClient, write: Write, clock: Clock
+) -> None:
+    plan = laid(write, "fit_heat", HEAT)["hot"]["fact"]
+    write("w17", "heat_read", fit=plan, t="135")
+    anew = laid(write, "fit_heat", HEAT | {"entering": "0.06"})
+    assert (anew["hot"]["state"], anew["hot"]["hub_c"]) == ("hot", pytest.approx(132))
+    write("w17", "fit_seen", fit=anew["hot"]["fact"], what="home")
+    write("w17", "fit_seen", fit=anew["hot"]["fact"], what="seated")
+    assert fit_of(client)["open"] is False
+    other = laid(write, "fit_left", {"unmounted": "0.05", "inner": "0.02"})
+    assert other["open"] is False
+    again = laid(write, "fit_heat", HEAT)
+    assert (again["hot"]["state"], again["hot"]["hub_c"], again["open"]) == ("planned", None, True)
+
+
+def test_a_sum_that_this_version_does_not_know_is_shown_as_it_was_said(
+    client: FlaskClient, write: Write, yard: Database
+) -> None:
+    laid(write, "fit_ring", {"bore": "50", "outside": "90"})
+    with yard.writing() as session:
+        old = session.query(t.Fact).filter_by(fact_kind="reckoned", job_id="w17").one()
+        body = {**old.body, "sum": "fit_of_another_day", "given": {"colour": "red"}}
+        session.add(t.Fact(id="odd", job_id="w17", fact_kind="reckoned", subject="bevel-gear", body=body, seq=900, void=False,
+                           mechanic_id="marl", at=NOW))  # fmt: skip
+    shown = fit_of(client)["laid"]
+    assert [x["sum"] for x in shown] == ["fit_ring", "fit_of_another_day"]
+    assert shown[1]["said"].startswith("Push the inner ring")
+    assert client.get("/api/jobs/w17/record").status_code == 200

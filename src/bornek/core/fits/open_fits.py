@@ -20,11 +20,23 @@ def grouped(facts: Sequence[Fact]) -> dict[tuple[str, str], list[Fact]]:
     return groups
 
 
+def begun_at(mine: Sequence[Fact], sum_: str) -> int:
+    """The seq from which on what is written counts: since its sum was laid down last.
+
+    >>> begun_at([], "fit_heat")
+    0
+    """
+    return max((f.seq for f in mine if f.body.sum == sum_), default=0)
+
+
 def last_seen(facts: Sequence[Fact], mine: Sequence[Fact]) -> FitSeen | None:
-    """What was seen last of one fit."""
-    ids = {f.id for f in mine}
-    seen = [f.body for f in facts if isinstance(f.body, FitSeen) and f.body.fit in ids]
-    return seen[-1] if seen else None
+    """What was seen last of one fit; nothing where its sum was laid down anew since: then it is done again."""
+    sums = {f.id: f.body.sum for f in mine}
+    seen = [f for f in facts if isinstance(f.body, FitSeen) and f.body.fit in sums]
+    if not seen or seen[-1].seq < begun_at(mine, sums[seen[-1].body.fit]):
+        return None
+    body: FitSeen = seen[-1].body
+    return body
 
 
 def open_fits(facts: Sequence[Fact]) -> list[str]:

@@ -25,15 +25,17 @@ from bornek.core.fits.offers import Offered, offered, out_of_fit
 from bornek.core.fits.open_fits import DONE, grouped, last_seen
 from bornek.core.fits.press_fit import PushPoint
 from bornek.core.fits.push import Push, push_of
+from bornek.core.fits.sums import FitSum
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.core.scenes import Dial, Readout, RoundLog, Scene
+from bornek.core.settings.registry import known_kind
 from bornek.core.units.definition import Definition
 from bornek.services.fit.fit_tools import Ready, ready_tools
 from bornek.services.job.components import condemned_words
 from bornek.services.job.job_definition import definition_of
 from bornek.services.plan.load_plan import load_plan
-from bornek.services.shop.sums import SumName, find_sum, sum_names
+from bornek.services.shop.sums import SumName, sum_names
 from bornek.services.strip.facts_of import facts_of
 from bornek.store.queries.jobs import job_with_unit
 from bornek.store.queries.yard import local
@@ -218,7 +220,8 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
 
 def _scenes(body: Reckoned) -> Sequence[Scene]:
     """The drawings of a sum as it was given; none where it cannot be read any more."""
-    found = ask(find_sum(body.sum), body.given, body.unit).answer
+    kind = known_kind(body.sum)
+    found = ask(kind, body.given, body.unit).answer if isinstance(kind, FitSum) else None
     return found.scenes if found else ()
 
 
@@ -227,7 +230,7 @@ def _laid(f: Fact) -> LaidView:
     return LaidView(
         fact=f.id,
         sum=body.sum,
-        title=body.title or find_sum(body.sum).title,
+        title=body.title or body.sum,
         said=body.said,
         found=body.found,
         code=body.code,
@@ -240,14 +243,17 @@ def _laid(f: Fact) -> LaidView:
 
 
 def _hot(plan: Fact | None, mine: Sequence[Fact], about: Sequence[Fact], now: datetime) -> HotView | None:
-    """Readings belong to the part: a plan laid down anew keeps them."""
+    """Readings belong to the part: a plan laid down anew while it is hot keeps them; after it was seated it begins."""
     if plan is None:
         return None
     heats = {f.id for f in mine if f.body.sum == "fit_heat"}
+    ended = max((f.seq for f in about if isinstance(f.body, FitSeen) and f.body.what == "seated"), default=0)
+    since = ended if ended < plan.seq else 0
     moments = [
         Moment(yard_moment(f.at), f.body)
         for f in about
-        if isinstance(f.body, HeatRead) or (isinstance(f.body, FitSeen) and f.body.fit in heats)
+        if f.seq > since
+        and (isinstance(f.body, HeatRead) or (isinstance(f.body, FitSeen) and f.body.fit in heats))
     ]
     found = hot_fit(plan.body, moments, now)
     if found is None:
