@@ -198,3 +198,10 @@ def test_another_part_leaves_open_where_it_stands_by_the_first_sd_and_keeps_how_
         assert now == was
         assert wide**2 - sd**2 == pytest.approx(FIRST_SD_UM**2)
     assert b.with_other_parts().response() == b.response()
+
+
+def test_two_empty_packs_and_an_empty_drawer_have_one_split() -> None:
+    found = reachable_pairs({}, (), (), 4)
+    assert [x.tolist() for x in (found.left_sums, found.handled)] == [[0], [0]]
+    assert found.left.shape == (1, 0)
+    assert found.pair(0) == ((), ())

@@ -55,3 +55,13 @@ def test_the_first_cases_of_the_benchmark_seldom_go_past() -> None:
     careless = [drive(make_drive(2029, n), 12.0, careful=False) for n in range(120)]
     assert sum(g.past for g in games) <= 3
     assert sum(g.past for g in careless) >= 20
+
+
+def test_where_every_step_goes_past_the_smallest_ahead_is_taken_to_be_stopped() -> None:
+    """It stands in the middle of a window of ± 2 µm: any of these drives it past. With none ahead it stays."""
+    c = follow(-1.0, 0.15, [(0.0, 0.0, 4.0)])
+    found = step(c, np.array([0.0, 30.0, 60.0, 90.0]), -2.0, 2.0, 4.0)
+    assert (found.index, found.stop) == (1, True)
+    assert found.p_past[1] > 0.9
+    still = step(c, np.array([0.0]), -2.0, 2.0, 4.0)
+    assert (still.index, still.stop) == (0, True)
