@@ -15,7 +15,7 @@ from bornek.core.advice.memory import _apart
 from bornek.core.advice.packs import THIN_TO, reachable, thinned
 from bornek.core.advice.pairs import reachable_pairs
 from bornek.core.advice.propose import _creep, _possible
-from bornek.core.advice.replay import History, Round, Row, _far, observe, replay, slope
+from bornek.core.advice.replay import History, Round, Row, _far, _start, observe, replay, slope
 from bornek.core.settings.kind import Outcome, Result
 from bornek.core.settings.knobs import Knob, Packs, Response
 from bornek.core.settings.records import Context, Learned
@@ -170,6 +170,16 @@ def test_what_only_goes_onward_is_never_advised_back() -> None:
     assert others.max() <= 2.0 + 90.0 / 50.0
 
 
+def test_a_step_onward_goes_by_what_the_adjuster_answers() -> None:
+    """200 µm short of the aim, an answer of about 1: the step is more than half of it and stays short of the whole."""
+    knob = Knob("nut", "Nut", "Nut", "mm", Packs())
+    read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim - 0.2, 0.002)})
+    history: Any = SimpleNamespace(row=ROW, standing=(read,), travels=lambda s: [0.0], knobs=(knob,))
+    x = np.arange(0.0, 402.0, 2.0)[:, None]
+    scores = _creep(history, x, [0.0], [Aim(-30, 30, 30, -60.0)])
+    assert 100 < x[int(np.argmin(scores.rounds)), 0] < 230
+
+
 def test_one_plate_in_the_drawer_is_enough_for_one() -> None:
     knobs = tuple(Knob(k, k, k, "mm", Packs(), k) for k in ("a", "b"))
     states = {"a": ShimPack((100_000,)), "b": ShimPack((200_000,))}
@@ -205,3 +215,14 @@ def test_two_empty_packs_and_an_empty_drawer_have_one_split() -> None:
     assert [x.tolist() for x in (found.left_sums, found.handled)] == [[0], [0]]
     assert found.left.shape == (1, 0)
     assert found.pair(0) == ((), ())
+
+
+def test_two_adjusters_begin_with_the_answers_declared_and_an_unknown_sense_with_both() -> None:
+    response: Any = SimpleNamespace(
+        k0=((0.25, 0.7),), rho=((0.2, 0.15),), s_a=(0.006,), geometry=False, rows=("a", "b")
+    )
+    known: Any = [SimpleNamespace(sense=1), SimpleNamespace(sense=1)]
+    assert np.unique(_start(response, 0, UM, known, Context()).m[:, 1:], axis=0).tolist() == [[0.25, 0.7]]
+    half: Any = [SimpleNamespace(sense=None), SimpleNamespace(sense=1)]
+    both = np.unique(_start(response, 0, UM, half, Context()).m[:, 1:], axis=0)
+    assert both.tolist() == [[-0.25, 0.7], [0.25, 0.7]]

@@ -129,7 +129,8 @@ R = Response(rows=("y",), knobs=("k",), k0=((1.0,),), rho=((0.15,),), s_a=(0.006
 
 def test_in_with_margin_proposes_to_stay() -> None:
     history = replayed(bench(((50, 5), 0.09)))
-    assert propose(history, Context(stock=STOCK), Verdict("in")).stay == "in"
+    stays = propose(history, Context(stock=STOCK), Verdict("in"))
+    assert (stays.stay, stays.now_in, stays.best) == ("in", 1.0, None)
 
 
 def test_a_move_likelier_to_worsen_than_to_mend_is_not_proposed() -> None:
