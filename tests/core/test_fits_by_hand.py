@@ -362,3 +362,10 @@ def test_what_settles_is_tightened_again() -> None:
     assert any(
         "Re-torque after it has settled" in c.sentence for c in reckon("fit_bolts", settles="yes").checks
     )
+
+
+def test_a_travel_beyond_the_seat_is_told_and_not_cut_off() -> None:
+    seat = Seat(140, 240, 0, 100, STEEL, STEEL)
+    assert judge_push(seat, 126e3, 418e3, [PushPoint(450, 100e3)]).startswith(
+        "450 mm is more than the seat is long"
+    )

@@ -333,3 +333,19 @@ def test_a_sum_that_this_version_does_not_know_is_shown_as_it_was_said(
     assert [x["sum"] for x in shown] == ["fit_ring", "fit_of_another_day"]
     assert shown[1]["said"].startswith("Push the inner ring")
     assert client.get("/api/jobs/w17/record").status_code == 200
+
+
+def test_a_hub_over_its_limit_is_not_fitted_until_the_reading_is_struck(
+    client: FlaskClient, write: Write
+) -> None:
+    plan = laid(write, "fit_heat", HEAT | {"hub_is": "gear_case"})["hot"]["fact"]
+    write("w17", "heat_read", fit=plan, t="158")
+    over = fit_of(client)
+    assert over["hot"]["state"] == "wrong" and over["offered"]["main"] is None
+    assert (
+        "".join(s["text"] for s in over["hot"]["say"])
+        == "It was 158 °C, and 150 °C is the most: do not fit it."
+    )
+    sent = {"id": "st2", "kind": "heat_read", "supersedes": over["done"][0]["fact"], "void": True}
+    client.post("/api/jobs/w17/fit", json=sent, headers={"X-Mechanic": "oda"})
+    assert fit_of(client)["hot"]["state"] == "planned"

@@ -5005,9 +5005,6 @@ export interface components {
             ready: components["schemas"]["Ready"][];
             subjects: components["schemas"]["Subject"][];
             sums: components["schemas"]["SumName"][];
-            whats: {
-                [key: string]: string;
-            };
         };
         Flank: {
             label: string;
@@ -5807,9 +5804,7 @@ export interface components {
         };
         PushView: {
             fact: string;
-            high: number;
             log: components["schemas"]["RoundLog"];
-            low: number;
             words: string;
         };
         Ranked: {

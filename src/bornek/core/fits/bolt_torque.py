@@ -11,7 +11,7 @@ from bornek.core.fits.bolt_table import USUAL_SHARE, Bolt, bolt, grades, threads
 from bornek.core.fits.nut_draw import pull_n
 from bornek.core.fits.sums import HAND_N, MAKERS, FitSum, kn, line, nm, number_of, or_else, yes_no
 from bornek.core.fits.wrench_extension import wrench_checks, wrench_fields
-from bornek.core.phrases import Say, Span, text_of
+from bornek.core.phrases import Say, Span
 from bornek.core.scenes import BoltDisc, Bolts
 from bornek.core.settings.kind import Check, Field, Outcome, Result
 from bornek.core.settings.records import Context
@@ -126,10 +126,7 @@ class BoltTorque(FitSum):
             Result("preload", "Preload of one bolt", "force", Normal(round(torque / table * preload, 3), 0.0), role="estimate"),
         ]  # fmt: skip
         checks = [*self._checks(ctx, torque, table), *wrench_checks(ctx, stages[-1])]
-        outcome = Outcome(tuple(results), tuple(checks), scenes=(self._order(ctx, stages),))
-        return Outcome(
-            outcome.results, outcome.checks, instruct=text_of(self.speak(ctx, outcome)), scenes=outcome.scenes
-        )
+        return self.spoken(ctx, Outcome(tuple(results), tuple(checks), scenes=(self._order(ctx, stages),)))
 
     def _angled(self, ctx: Context) -> bool:
         return ctx.given.get("way") in ("angle", "yield")

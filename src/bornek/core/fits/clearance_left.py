@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from bornek.core.fits.sums import MAKERS, FitSum, or_else, size_line
-from bornek.core.phrases import Say, Span, text_of
+from bornek.core.phrases import Say, Span
 from bornek.core.settings.kind import Field, Outcome, Result, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -92,8 +92,7 @@ class ClearanceLeft(FitSum):
         judged = verdict(left, window) if window else verdict(None, None)
         result = Result("left", "Left after fitting", "length", left, window, working=working,
                         role="target" if window else "estimate", verdict=judged)  # fmt: skip
-        outcome = Outcome((result,), verdict=judged)
-        return Outcome((result,), verdict=judged, instruct=text_of(self.speak(ctx, outcome)))
+        return self.spoken(ctx, Outcome((result,), verdict=judged))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         value = outcome.results[0].value

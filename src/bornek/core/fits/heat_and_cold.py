@@ -16,7 +16,7 @@ from bornek.core.fits.heat_plan import (
     least_chill,
     soak_minutes,
 )
-from bornek.core.fits.heat_scenes import safe_band
+from bornek.core.fits.heat_scenes import bare, safe_band
 from bornek.core.fits.media import (
     COLDEST_RING,
     COOLERS,
@@ -148,11 +148,14 @@ class HeatAndCold(FitSum):
     def entering(self, ctx: Context) -> float:
         return or_else(ctx, "entering", float(ctx.given["d"]) * ENTERING_SHARE)
 
+    def limit_c(self, ctx: Context) -> tuple[float, str]:
+        """What the hub may be heated to, and by what row."""
+        own, part = number_of(ctx, "own_limit"), hot_limit(str(ctx.given["hub_is"]))
+        return (part.usual_c, part.row) if own is None else (own, "limit given by the maker's paper")
+
     def most_c(self, ctx: Context) -> tuple[float, str]:
         """What the hub can and may be heated to, and by what row: the tighter of its limit and the heater's reach."""
-        own, hot = number_of(ctx, "own_limit"), heater(str(ctx.given["heater"]))
-        part = hot_limit(str(ctx.given["hub_is"]))
-        limit = (part.usual_c, part.row) if own is None else (own, "limit given by the maker's paper")
+        limit, hot = self.limit_c(ctx), heater(str(ctx.given["heater"]))
         reach = (hot.high_c, hot.row) if hot else (or_else(ctx, "room_c", 20.0), "it is not heated")
         own_reach = number_of(ctx, "heater_c")
         if hot and own_reach is not None:
@@ -203,12 +206,9 @@ class HeatAndCold(FitSum):
             (result, *self._amounts(ctx, best)),
             tuple(checks),
             judged,
-            instruct=self._words(ctx, best),
+            instruct=text_of(self.speak_of(ctx, best)),
             scenes=safe_band(all_ways, best, self.pair(ctx).room_c),
         )
-
-    def _words(self, ctx: Context, best: Combination) -> str:
-        return text_of(self.speak_of(ctx, best))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         return self.speak_of(ctx, self.chosen(ctx))
@@ -308,7 +308,7 @@ class HeatAndCold(FitSum):
                 else []
             ),
             line("Rise of the hub", f"{say.number(max(wanted, 0))} ÷ ({alpha:.1f} × 10⁻⁶ × {d})", rise, "K", 0),
-            line("Hub temperature", f"{signed_c(pair.room_c)} + {rise:.0f}", best.drops_on_c, "°C", 0, main=True),
+            line("Hub temperature", f"{bare(pair.room_c)} + {rise:.0f}", best.drops_on_c, "°C", 0, main=True),
             line("Half the entering clearance left", "the last moment to be home", best.home_c, "°C", 0),
             line("Grips", "no clearance left", best.grips_c, "°C", 0),
             Line("At most", row, temperature_words(best.most_c)),
@@ -347,7 +347,3 @@ class HeatAndCold(FitSum):
                 working=working,
             )
         ]
-
-
-def signed_c(t_c: float) -> str:
-    return temperature_words(t_c).removesuffix(" °C")

@@ -97,6 +97,13 @@ def hot_fit(body: Reckoned, moments: Sequence[Moment], now: datetime) -> HotFit 
         )
     if last is not None and last.what == "seated":
         return HotFit("seated", plain("It is home and seated."), "", "", plan, room)
+    limit, _ = kind.limit_c(ctx)
+    hottest = max(
+        (m.body.t_c for m in fresh if isinstance(m.body, HeatRead) and m.body.member == "hub"), default=limit
+    )
+    if hottest > limit:
+        aside = "Let it cool, and judge the part again in Inspect. Typed wrongly? Strike it."
+        return HotFit("wrong", _over(hottest, limit), "Over its limit", aside, plan, room)
     falls = _falls(ctx, pair, fresh)
     if falls is None:
         return HotFit("planned", kind.speak_of(ctx, plan), *kind.head(ctx, kind.evaluate(ctx)), plan, room)
@@ -107,7 +114,7 @@ def hot_fit(body: Reckoned, moments: Sequence[Moment], now: datetime) -> HotFit 
     home = last is not None and last.what == "home"
     wants_shaft = plan.shaft_c < room and falls.shaft is None
     state = _state(home, now, ends, grips)
-    say, head, aside = _words(state, plan, falls, now, grips, cold, wants_shaft)
+    say, head, aside = _words(state, plan, now, grips, cold, wants_shaft)
     t = falls.s(now)
     return HotFit(
         state,
@@ -164,7 +171,6 @@ def _state(home: bool, now: datetime, ends: datetime | None, grips: datetime | N
 def _words(
     state: State,
     plan: Combination,
-    falls: Falls,
     now: datetime,
     grips: datetime | None,
     cold: datetime | None,
@@ -218,6 +224,14 @@ def _words(
         (Span("When it is cold, a "), Span("feeler", True), Span(" at the shoulder all round: none may go.")),
         f"Cold {tail}",
         "What it changed is read cold too: see Set.",
+    )
+
+
+def _over(hottest: float, limit: float) -> Say:
+    return (
+        Span(f"It was {temperature_words(hottest)}, and {temperature_words(limit)} is the most: "),
+        Span("do not fit it", True),
+        Span("."),
     )
 
 

@@ -17,6 +17,7 @@ from bornek.core.errors import RangeError
 ROOM_C = 20.0
 DRY_ICE_C, NITROGEN_C = -78.0, -196.0
 HOTTEST_C = 400.0
+HALVINGS = 50
 STEEL_HEAT, STEEL_DENSITY = 480.0, 7850.0
 """Specific heat [J/(kg·K)] and density [kg/m³] of steel at room temperature."""
 HEAT_AND_DENSITY = {
@@ -123,19 +124,35 @@ def growth_mm(material: Material, d_mm: float, from_c: float, to_c: float) -> fl
 
 
 def temperature_for(material: Material, d_mm: float, growth: float, from_c: float) -> float:
-    """The temperature above room at which a diameter has grown by so much since `from_c` [°C].
+    """The temperature at which a diameter has grown by so much since `from_c` [°C].
 
-    Equation: t = 20 + (growth / d + strain(from)) / α, for a result of 20 °C and more.
-    Raises RangeError where no temperature up to 400 °C does it.
+    Equation: t = 20 + (growth / d + strain(from)) / α; for a result below 20 °C the cold curve, halved in.
+    Parameters: d_mm above 0, growth 0 or more [mm]. Raises RangeError for a shrinking, and where no temperature up to
+    400 °C does it.
 
     >>> round(temperature_for(materials()["carbon_steel"], 140, 0.168, 20), 1)
     122.6
     """
+    if growth < 0:
+        raise RangeError(
+            f"A growth must be 0 or more (got {growth:g}).", next_step="Chill it instead: see growth_mm."
+        )
     wanted = growth / d_mm + strain(material, from_c)
-    found = ROOM_C + wanted / material.alpha if wanted >= 0 else from_c
+    if wanted < 0:
+        return _cold_with(material, wanted, from_c)
+    found = ROOM_C + wanted / material.alpha
     if found > HOTTEST_C:
         raise RangeError(
             f"It would take {found:.0f} °C, and 400 °C is where the table ends.",
             next_step="Check the interference and the diameter, or chill the shaft as well.",
         )
-    return max(found, from_c)
+    return found
+
+
+def _cold_with(material: Material, wanted: float, from_c: float) -> float:
+    """The temperature between `from_c` and 20 °C at which the strain is as wanted."""
+    lo, hi = from_c, ROOM_C
+    for _ in range(HALVINGS):
+        middle = (lo + hi) / 2
+        lo, hi = (middle, hi) if strain(material, middle) < wanted else (lo, middle)
+    return hi

@@ -107,8 +107,7 @@ class NutDraw(FitSum):
             if judged.code == "out_high"
             else ()
         )
-        outcome = Outcome(tuple(results), checks, judged)
-        return Outcome(outcome.results, checks, judged, "".join(s.text for s in self.speak(ctx, outcome)))
+        return self.spoken(ctx, Outcome(tuple(results), checks, judged))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         torque = self.torque(ctx)

@@ -209,10 +209,7 @@ class PressFit(FitSum):
         checks = [
             Check("yields", "stop", "The hub would yield: a smaller interference, or a stronger hub.", "stop")
         ] if judged.code == "out_high" else []  # fmt: skip
-        words = (
-            f"Push {kn(force)}, {kn(low)} to {kn(high)}. It holds {nm(seat.torque(force))} before it turns."
-        )
-        return Outcome(results, tuple(checks), judged, words)
+        return self.spoken(ctx, Outcome(results, tuple(checks), judged))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         if outcome.checks:
@@ -238,7 +235,7 @@ def judge_push(seat: Seat, low: float, high: float, points: Sequence[PushPoint])
     """What the written points say while there is still time; empty while they lie in the predicted band.
 
     The band grows with the travel: F = µ p π d x. More than it by a tenth, or a jump of more than a third of the
-    whole push between two points: burr or skew. Less than it: a loose fit.
+    whole push between two points: burr or skew. Less than it: a loose fit. A travel beyond the seat is told as one.
 
     >>> from bornek.core.fits.materials import materials
     >>> steel = materials()["carbon_steel"]
@@ -250,8 +247,11 @@ def judge_push(seat: Seat, low: float, high: float, points: Sequence[PushPoint])
     >>> judge_push(seat, 125e3, 418e3, [PushPoint(60, 20e3)])[:9]
     'Too easy:'
     """
+    beyond = next((p for p in points if p.travel_mm > seat.length), None)
+    if beyond is not None:
+        return f"{beyond.travel_mm:g} mm is more than the seat is long ({seat.length:g} mm): strike it if it was typed wrongly; else the hub goes past its seat."
     for before, now in zip([PushPoint(0.0, 0.0), *points], points, strict=False):
-        share = min(max(now.travel_mm / seat.length, 0.0), 1.0)
+        share = now.travel_mm / seat.length
         grown = now.force_n - before.force_n
         due = high * max(now.travel_mm - before.travel_mm, 0.0) / seat.length
         if (now.force_n > 1.1 * high * share and now.force_n > 0.1 * high) or grown > due + high / 3:

@@ -190,10 +190,7 @@ class RamGauge(FitSum):
                 )
             )
         overall = results[0].verdict if results and results[0].key == "gauge" else verdict(None, None)
-        outcome = Outcome(tuple(results), tuple(checks), overall)
-        return Outcome(
-            outcome.results, outcome.checks, overall, "".join(s.text for s in self.speak(ctx, outcome))
-        )
+        return self.spoken(ctx, Outcome(tuple(results), tuple(checks), overall))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         stop = next((c.sentence for c in outcome.checks if c.severity == "stop"), "")

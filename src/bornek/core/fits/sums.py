@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from dataclasses import replace
 from typing import ClassVar
 
 from bornek.core.fits.materials import Material, materials, options
-from bornek.core.phrases import Say, plain
+from bornek.core.phrases import Say, plain, text_of
 from bornek.core.quantities import Speech, signed
 from bornek.core.settings.kind import Calculation, Field, Outcome
 from bornek.core.settings.records import Context
@@ -26,6 +26,10 @@ class FitSum(Calculation):
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         """The answer in one sentence, what is to be handled marked."""
         return plain(outcome.instruct)
+
+    def spoken(self, ctx: Context, outcome: Outcome) -> Outcome:
+        """The outcome with its sentence in plain words."""
+        return replace(outcome, instruct=text_of(self.speak(ctx, outcome)))
 
     def head(self, ctx: Context, outcome: Outcome) -> tuple[str, str]:
         """What stands beside the sentence: a heading and a few words."""
@@ -92,7 +96,3 @@ def temperature_words(t_c: float) -> str:
     ('123 °C', '−78 °C')
     """
     return f"{signed(t_c, 0)} °C"
-
-
-def rows_of(rows: Sequence[tuple[str, ...]]) -> tuple[tuple[str, ...], ...]:
-    return tuple(rows)

@@ -128,13 +128,7 @@ class TaperSeat(FitSum):
                 )
             )
         targets = [r.verdict for r in results if r.role == "target"]
-        outcome = Outcome(tuple(results), tuple(checks), worst(targets))
-        return Outcome(
-            outcome.results,
-            outcome.checks,
-            outcome.verdict,
-            "".join(s.text for s in self.speak(ctx, outcome)),
-        )
+        return self.spoken(ctx, Outcome(tuple(results), tuple(checks), worst(targets)))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:
         say, travel = speech(ctx), outcome.result("travel")

@@ -92,8 +92,6 @@ class PushView:
     fact: str
     words: str
     log: RoundLog
-    low: float
-    high: float
 
 
 @dataclass(frozen=True)
@@ -144,7 +142,6 @@ class FitsView:
     ready: list[Ready]
     cautions: list[str]
     hows: dict[str, str]
-    whats: dict[str, str]
 
 
 CLOCK = slice(11, 16)
@@ -176,7 +173,6 @@ def view_fit(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
             ready=ready_tools(session, clock.date()),
             cautions=[*condemned_words(session, job), *CAUTIONS],
             hows=HOW_WORDS,
-            whats=WHAT_WORDS,
         )
     )
     return view
@@ -282,7 +278,7 @@ def _push(plan: Fact | None, mine: Sequence[Fact], about: Sequence[Fact]) -> Pus
         return None
     points = [PushPoint(f.body.travel_mm, f.body.push_n) for f in about if isinstance(f.body, PushRead)]
     found: Push | None = push_of(plan.body, points)
-    return None if found is None else PushView(plan.id, found.words, found.log, found.low, found.high)
+    return None if found is None else PushView(plan.id, found.words, found.log)
 
 
 def _state(
