@@ -341,7 +341,8 @@ def test_a_hub_over_its_limit_is_not_fitted_until_the_reading_is_struck(
     plan = laid(write, "fit_heat", HEAT | {"hub_is": "gear_case"})["hot"]["fact"]
     write("w17", "heat_read", fit=plan, t="158")
     over = fit_of(client)
-    assert over["hot"]["state"] == "wrong" and over["offered"]["main"] is None
+    assert (over["hot"]["state"], over["state"]) == ("over", "over its limit")
+    assert over["offered"]["main"] is None
     assert (
         "".join(s["text"] for s in over["hot"]["say"])
         == "It was 158 °C, and 150 °C is the most: do not fit it."

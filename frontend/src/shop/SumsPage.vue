@@ -90,8 +90,8 @@ useStageKeys((event) => {
             :options="data.map((s) => [s.kind, s.title] as const)"
             @update:model-value="(k: string) => router.replace(`/sums/${k}`)"
           />
-          <div v-for="g in groups" :key="g" class="max-lg:hidden">
-            <h2 class="zone-head mt-2 first:mt-0">{{ g }}</h2>
+          <div v-for="g in groups" :key="g" class="mt-3 first:mt-0 max-lg:hidden">
+            <h2 class="zone-head">{{ g }}</h2>
             <RouterLink
               v-for="s in data.filter((x) => x.group === g)"
               :key="s.kind"

@@ -40,7 +40,7 @@ defineExpose({ take });
     </div>
     <ReadoutMark :scene="hot.rule" compact />
     <form
-      v-if="['planned', 'hot', 'late', 'wrong'].includes(hot.state)"
+      v-if="['planned', 'hot', 'late', 'wrong', 'over'].includes(hot.state)"
       class="mt-3 flex flex-wrap items-end gap-3 border-t-2 pt-3"
       data-read-heat
       @submit.prevent="take"

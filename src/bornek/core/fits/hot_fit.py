@@ -22,7 +22,7 @@ from bornek.core.settings.given import read_so_far
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_calculation
 
-State = Literal["planned", "hot", "late", "holding", "cooling", "seated", "wrong"]
+State = Literal["planned", "hot", "late", "holding", "cooling", "seated", "wrong", "over"]
 COLD_WITHIN_K = 5.0
 """A part this near to the room is cold enough to be measured."""
 SMALL_HUB = (1.3, 0.3)
@@ -103,7 +103,7 @@ def hot_fit(body: Reckoned, moments: Sequence[Moment], now: datetime) -> HotFit 
     )
     if hottest > limit:
         aside = "Let it cool, and judge the part again in Inspect. Typed wrongly? Strike it."
-        return HotFit("wrong", _over(hottest, limit), "Over its limit", aside, plan, room)
+        return HotFit("over", _over(hottest, limit), "Over its limit", aside, plan, room)
     falls = _falls(ctx, pair, fresh)
     if falls is None:
         return HotFit("planned", kind.speak_of(ctx, plan), *kind.head(ctx, kind.evaluate(ctx)), plan, room)

@@ -291,7 +291,7 @@ def _state(
         return WHAT_WORDS[seen.what], False
     if hot is not None and hot.state not in ("planned", "seated"):
         return {"hot": "hot: drop it on", "late": "too cold to drop on", "holding": "home: hold it",
-                "cooling": "home: feeler when cold", "wrong": "pull it off"}[hot.state], True  # fmt: skip
+                "cooling": "home: feeler when cold", "wrong": "pull it off", "over": "over its limit"}[hot.state], True  # fmt: skip
     if push is not None and push.words:
         return "stop and look", True
     return "prepared", True
