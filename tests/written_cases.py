@@ -136,6 +136,41 @@ NUT = {"least": 0.18, "greatest": 0.28, "pitch": 2, "tabs": 17, "slots": 4, "sou
 BENCH = {"least": -0.1, "greatest": -0.05, "half_angle": 14, "source": "card"}
 CRANK = {"limit": 0.03, "gauges": "outboard", "source": "card"}
 
+THRUST = {
+    "least": 0.18,
+    "greatest": 0.28,
+    "pitch": 2,
+    "tabs": 17,
+    "slots": 4,
+    "first_lock": 2.1,
+    "source": "m",
+}
+NOSE = {
+    "least": 0.001,
+    "greatest": 0.006,
+    "span": 210,
+    "overhang": 90,
+    "pitch": 1.5,
+    "rim": 88,
+    "source": "card",
+}
+DRAG = {
+    "scale": "kgf", "bearings": "run_in", "new_least": 34, "new_greatest": 40, "run_in_least": 18, "run_in_greatest": 22,
+    "source": "card",
+}  # fmt: skip
+LIFT = {"limit": 0.012, "limit_force": 300, "force_1": 150, "force_2": 300, "pitch": 1.5, "source": "card"}
+SCREW = {
+    "axis": "long feed",
+    "taught": ["2.1 s", "2.0 s", "2.2 s"],
+    "pitch": 4,
+    "source": "taught by the cross axis",
+}
+SIDE = {"pair": "second and third", "least": 0.2, "greatest": 0.35, "source": "d"}
+FLOAT = {
+    "axial": 0.35, "radial": 0.18, "hours": 6000, "earlier": ["0 0.21 0.050", "2000 0.22 0.071", "4000 0.23 0.088"],
+    "source": "sheet",
+}  # fmt: skip
+
 PAINTED = {f"paint.{f}": {"flank": f, "mask": SPOT} for f in ("drive", "coast")}
 
 CASES: dict[str, Case] = {
@@ -190,6 +225,35 @@ CASES: dict[str, Case] = {
         "shim_pack_end_play", SHIM,
         ({"travel": (0.4, 0.004)}, {"travel": (0.27, 0.003)}, {"travel": (0.16, 0.003)}),
         ({"pack": [0.5, 0.5]}, {"pack": [0.5, 0.2, 0.2]}, {"pack": [0.5, 0.2, 0.1]}), DRAWER),
+    "thrust-snug": Case("thrust_nut", THRUST, ({"lift": 0.45},)),
+    "thrust-backed-off": Case(
+        "thrust_nut", THRUST, ({"lift": 0.45}, {"travel": (0.219, 0.001), "again": (0.22, 0.001)}), ({}, {"nut": 39.16})),
+    "nose-loose": Case("taper_spindle", NOSE, ({"play.1": (0.0135, 0.0001), "play.2": (0.0165, 0.0001)},)),
+    "nose-drawn-up": Case(
+        "taper_spindle", NOSE,
+        ({"play.1": (0.0135, 0.0001), "play.2": (0.0165, 0.0001)}, {"play.1": (0.0088, 0.0001), "play.2": (0.0118, 0.0001)}),
+        ({}, {"nut": 11.0})),
+    "drag-not-loaded": Case("rolling_drag", DRAG, ({"seal": (17.65, 0.1), "drag": (17.9, 0.1), "even": "even"},)),
+    "drag-crushed-past": Case(
+        "rolling_drag", DRAG | {"adjuster": "crush"},
+        ({"seal": (17.65, 0.1), "drag": (25.0, 0.1), "even": "even"}, {"drag": (44.0, 0.3), "even": "even"}),
+        ({}, {"nut": 12.0})),
+    "lift-soft": Case("lift_deflection", LIFT, ({"lift.1": (0.010, 0.0002), "lift.2": (0.0165, 0.0002)},)),
+    "screw-tight": Case(
+        "feel_nut", SCREW, ({"spin": (1.15, 0.05), "play": (0.004, 0.001), "lump": "even"},)),
+    "screw-lump": Case("feel_nut", SCREW, ({"spin": (2.1, 0.05), "play": (0.004, 0.001), "lump": "lump"},)),
+    "side-wide": Case("side_clearance", SIDE, ({"gap": "0.40/0.45"},), ({"pack": [2.5]},), {"2.40": 1, "2.60": 2, "2.70": 1}),
+    "side-worn": Case("side_clearance", SIDE, ({"gap": "0.90/0.95"},), ({"pack": [2.5]},), {"2.40": 1, "2.60": 2}),
+    "float-trend": Case("float_check", FLOAT, ({"axial": (0.25, 0.002), "radial": (0.111, 0.001)},)),
+    "float-beyond": Case("float_check", FLOAT, ({"axial": (0.25, 0.002), "radial": (0.21, 0.001)},)),
+    "shaft-one-place": Case(
+        "crank_runout", {"ends": "one", "limit": 0.01, "convention": "tir", "source": "card"}, ({"L": (0.0, 0.003)},)),
+    "shaft-extremes": Case(
+        "crank_runout", {"ends": "one", "read": "extremes", "limit": 0.01, "convention": "tir", "source": "card"},
+        ({"L.max": 0.012, "L.min": -0.003},)),
+    "taper-further": Case(
+        "taper_clearance", {"designation": "22218 EK", "pitch": 2, "slots": 8, "source": "shop chart"},
+        ({"feeler": "0.090/0.092"}, {"feeler": "0.060/0.062", "drive": 0.46}), ({}, {"drive": 0.46})),
     "shims-no-play": Case(
         "shim_pack_end_play", SHIM, ({"travel": (0.0, 0.0)},), ({"pack": [0.5, 0.2]},), DRAWER),
 }  # fmt: skip

@@ -10,11 +10,12 @@ import pytest
 
 from bornek.core.advice.belief import FIRST_SD_UM, UM, learn, learn_at_most, start
 from bornek.core.advice.choose import Aim
+from bornek.core.advice.creep import creep
 from bornek.core.advice.first_steps import sense_step
 from bornek.core.advice.memory import _apart
 from bornek.core.advice.packs import THIN_TO, reachable, thinned
 from bornek.core.advice.pairs import reachable_pairs
-from bornek.core.advice.propose import _creep, _possible
+from bornek.core.advice.propose import _possible
 from bornek.core.advice.replay import History, Round, Row, _far, _start, observe, replay, slope
 from bornek.core.settings.kind import Outcome, Result
 from bornek.core.settings.knobs import Knob, Packs, Response
@@ -158,9 +159,10 @@ def test_a_thickness_of_which_none_is_left_goes_into_no_split() -> None:
 
 def test_what_only_goes_onward_is_never_advised_back() -> None:
     knob = Knob("nut", "Nut", "Nut", "mm", Packs())
-    history: Any = SimpleNamespace(row=ROW, standing=(), travels=lambda s: [0.0], knobs=(knob,))
-    x = np.array([[0.0], [40.0], [50.0], [90.0]])
-    scores = _creep(history, x, [40.0], [Aim(-30, 30, 30, -60.0)])
+    read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim - 0.2, 0.002)})
+    history: Any = SimpleNamespace(rows=(ROW,), standing=(read,), travels=lambda s: [40.0], knobs=(knob,))
+    x = np.array([0.0, 40.0, 50.0, 90.0])
+    scores = creep(history, x, 40.0, [Aim(-30, 30, 30, -60.0)], [4.0])
     assert not scores.allowed[0]
     assert scores.allowed[2] and scores.allowed[3]
     best = int(np.argmin(scores.rounds))
@@ -174,10 +176,10 @@ def test_a_step_onward_goes_by_what_the_adjuster_answers() -> None:
     """200 µm short of the aim, an answer of about 1: the step is more than half of it and stays short of the whole."""
     knob = Knob("nut", "Nut", "Nut", "mm", Packs())
     read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim - 0.2, 0.002)})
-    history: Any = SimpleNamespace(row=ROW, standing=(read,), travels=lambda s: [0.0], knobs=(knob,))
-    x = np.arange(0.0, 402.0, 2.0)[:, None]
-    scores = _creep(history, x, [0.0], [Aim(-30, 30, 30, -60.0)])
-    assert 100 < x[int(np.argmin(scores.rounds)), 0] < 230
+    history: Any = SimpleNamespace(rows=(ROW,), standing=(read,), travels=lambda s: [0.0], knobs=(knob,))
+    x = np.arange(0.0, 402.0, 2.0)
+    scores = creep(history, x, 0.0, [Aim(-30, 30, 30, -60.0)], [4.0])
+    assert 100 < x[int(np.argmin(scores.rounds))] < 230
 
 
 def test_one_plate_in_the_drawer_is_enough_for_one() -> None:

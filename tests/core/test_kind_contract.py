@@ -56,7 +56,7 @@ def test_its_fields_have_names_of_their_own_and_labels(kind: Setting) -> None:
     keys = [f.key for f in kind.form(GIVEN[kind.id])]
     assert len(keys) == len(set(keys))
     assert all(f.label and f.label[0].isalnum() for f in kind.form(GIVEN[kind.id]))
-    assert {"source", "basis", "aim"} <= set(keys)
+    assert {"source", "basis", "warmth"} <= set(keys)
 
 
 @each

@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 from bornek.core.compute import compute
 from bornek.core.settings.bevel_mesh import centroid
 from bornek.core.settings.crank_runout import first_harmonic
-from bornek.core.settings.spring_thrust_nut import STEPS, lock_step_deg
+from bornek.core.settings.nut_lock import lock_step_deg
+from bornek.core.settings.spring_thrust_nut import STEPS
 
 ORDER = [key for key, *_ in STEPS]
 

@@ -45,17 +45,34 @@ def test_the_reduction_holds_every_true_pair(before: float, w0: float, share: fl
     assert found.a - 1e-12 <= true <= found.b + 1e-12
 
 
-def test_the_unmounted_round_says_how_far_to_drive_by_school() -> None:
+def driven(sheet: dict[str, Any]) -> float:
+    """How far the ring is to stand from where it first seated."""
+    at: float = sheet["move"]["best"]["states"]["drive"]["position"]
+    return at
+
+
+def test_the_unmounted_round_aims_by_school_and_says_the_drive_for_it() -> None:
     fine = ("0.0700 0.0705", "0.0700 0.0705")
-    least, greatest = (said(case(fine, school=s)) for s in ("least", "greatest"))
     # 0.030 and 0.040 of reduction, each drawn in by 0.0005; s = 0.45/0.030 and 0.60/0.040 of it
-    assert least.startswith("Drive it up 0.45")
-    assert greatest.startswith("Drive it up 0.59")
+    for school, aimed, drive in (("least", 0.0305, 0.46), ("greatest", 0.0395, 0.59)):
+        sheet = case(fine, school=school)
+        reduction_row = sheet["outcome"]["results"][0]
+        assert reduction_row["aim"] == pytest.approx(aimed)
+        lines = {line["label"]: line["result"] for line in reduction_row["working"]["lines"]}
+        assert lines["Axial drive for it"].endswith(f"{drive:.2f}")
+
+
+def test_what_cannot_be_taken_back_stays_short_of_the_aim_by_what_is_not_known() -> None:
+    sheet = case(("0.0700 0.0705", "0.0700 0.0705"), school="greatest")
+    assert 0.3 < driven(sheet) < 0.59
+    assert sheet["move"]["best"]["p_harm"] <= 0.01
 
 
 def test_the_residual_wins_over_the_school() -> None:
     # 0.060 before, 0.025 must be left: 0.035 at most, though the school would take 0.040
-    assert said(case(("0.0600 0.0605", "0.0600 0.0605"), school="greatest")).startswith("Drive it up 0.52 mm")
+    sheet = case(("0.0600 0.0605", "0.0600 0.0605"), school="greatest")
+    assert sheet["outcome"]["results"][0]["aim"] == pytest.approx(0.035)
+    assert driven(sheet) <= 0.52
 
 
 def test_blades_too_coarse_for_a_school_aim_at_the_middle() -> None:
@@ -85,7 +102,8 @@ def test_fine_blades_prove_the_reduction() -> None:
 def test_too_little_is_driven_further() -> None:
     sheet = case(("0.060 0.061", "0.060 0.061"), ("0.050 0.051", "0.050 0.051"))
     assert sheet["verdict"]["code"] == "out_low"
-    assert "Not enough yet" in said(sheet)
+    assert said(sheet).startswith("Drive it up")
+    assert driven(sheet) > 0.5
 
 
 def test_rows_that_differ_mean_a_tilted_ring() -> None:

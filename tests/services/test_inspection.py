@@ -83,14 +83,14 @@ def test_a_fit_takes_the_finest_gauge_that_is_not_overdue(yard: Database) -> Non
     fit(yard, label="Upper seat")
     with yard.reading() as session:
         gauges = {g["setting"]: g["gauge"] for g in view_inspect(session, "p22", TODAY)["gauges"]}
-    assert gauges["Upper seat"] in ("Depth micrometer 9", "Lever 2")
+    assert gauges["Upper seat"] == "Lever 1, fine"
 
 
 def test_the_unit_type_does_not_grow_with_the_job(yard: Database) -> None:
     fit(yard, label="Upper seat")
     client = create_app(yard, lambda: NOW).test_client()
     sheet = client.get("/api/unit-types/drain-pump").get_json()
-    assert [s["key"] for s in sheet["definition"]["settings"]] == ["thrust-end-play"]
+    assert [s["key"] for s in sheet["definition"]["settings"]] == ["thrust-end-play", "spring-end-play"]
 
 
 @pytest.mark.parametrize(

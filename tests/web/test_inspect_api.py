@@ -139,7 +139,7 @@ def test_an_order_runs_late_shows_on_the_board_and_comes_in(client: FlaskClient)
     assert row["late"] == ["Thrust bearing from Yard store, promised 2026-11-20"]
     order = shown["orders"][0]["id"]
     shown = written(client, "received", order=order, width_old="18.00", width_new="18.05")
-    assert shown["orders"][0]["read_again"] == ["Thrust bearing end play"]
+    assert shown["orders"][0]["read_again"] == ["Thrust bearing end play", "End play over the springs"]
     assert client.get("/api/board").get_json()["late"] == 1
     again = write(client, "received", order=order)
     assert again.get_json()["field"] == "order"

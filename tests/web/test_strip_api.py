@@ -54,12 +54,12 @@ def test_a_removal_that_ends_baselines_is_refused_and_names_them(client: FlaskCl
     refused = write(client, "removed", part="thrust-bearing", way="puller")
     assert refused.status_code == 422
     lost = {x["key"] for x in refused.get_json()["details"]["lost"]}
-    assert lost == {"reading:thrust-end-play", "pack:thrust-cover"}
+    assert lost == {"reading:thrust-end-play", "reading:spring-end-play", "pack:thrust-cover"}
     assert strip(client)["removals"] == []
 
 
 def test_let_go_with_a_reason_it_is_written_and_the_record_keeps_who_and_why(client: FlaskClient) -> None:
-    keys = ["reading:thrust-end-play", "pack:thrust-cover"]
+    keys = ["reading:thrust-end-play", "reading:spring-end-play", "pack:thrust-cover"]
     silent = write(client, "removed", part="thrust-bearing", way="puller", let_go=keys)
     assert silent.get_json()["field"] == "let_go_words"
     view = write(

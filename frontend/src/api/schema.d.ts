@@ -4681,6 +4681,8 @@ export interface components {
             label: string;
             radius: number;
             rays: components["schemas"]["Ray"][];
+            rim: number | null;
+            traces: components["schemas"]["Trace"][];
             /** @enum {string} */
             type: "circle";
             unit: string;
@@ -5361,7 +5363,9 @@ export interface components {
             unit: string;
         };
         Ladder: {
+            hi: number | null;
             label: string;
+            lo: number | null;
             rungs: components["schemas"]["Rung"][];
             /** @enum {string} */
             type: "ladder";
@@ -5934,6 +5938,7 @@ export interface components {
             role: "target" | "proof" | "estimate" | "info";
             steer: components["schemas"]["Window"] | null;
             strip: boolean;
+            unit: string;
             value: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"] | null;
             verdict: components["schemas"]["Verdict"];
             window: components["schemas"]["Window"] | null;
@@ -5961,7 +5966,9 @@ export interface components {
             at: number;
             label: string;
             /** @enum {string} */
-            state: "free" | "now" | "wanted" | "barred";
+            state: "free" | "now" | "wanted" | "barred" | "move";
+            tag: string;
+            value: number | null;
         };
         Scalar: {
             /** @constant */
@@ -6465,6 +6472,11 @@ export interface components {
             order: number[];
             stages: number[];
             words: string[];
+        };
+        Trace: {
+            dashed: boolean;
+            label: string;
+            points: number[][];
         };
         Turn: {
             added: string[];

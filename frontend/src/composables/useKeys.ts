@@ -41,15 +41,24 @@ export function begins(key: string): boolean {
   return key.length === 1 && /[\d.,+-]/.test(key);
 }
 
-/** Gives a key to the live field, which takes it as if it had had the focus all along. */
+/** Gives a key to the live field, which takes it as if it had had the focus all along. What is only offered there
+ * (`data-offered`) gives way to a number that is begun, and takes no letter. */
 function toLive(key: string): boolean {
   const field = liveField();
   if (!field || (key.length > 1 && key !== "Backspace")) return false;
-  if (!begins(key) && !field.value) return false;
+  const offered = field.dataset["offered"] !== undefined;
+  if (!begins(key) && (!field.value || offered)) return false;
   field.focus({ preventScroll: true });
-  field.value = key === "Backspace" ? field.value.slice(0, -1) : field.value + key;
+  const before = offered ? "" : field.value;
+  field.value = key === "Backspace" ? before.slice(0, -1) : before + key;
   field.dispatchEvent(new Event("input", { bubbles: true }));
   return true;
+}
+
+/** What stands in the live field though it has not the focus; what is only offered there is nobody's typing. */
+function typedAside(): string {
+  const field = liveField();
+  return field && field.dataset["offered"] === undefined ? field.value : "";
 }
 
 function presses(target: EventTarget | null, key: string): boolean {
@@ -62,7 +71,7 @@ function dispatch(event: KeyboardEvent): void {
   if (document.querySelector("[role=dialog]") || presses(event.target, event.key)) return;
   const field = isField(event.target);
   if (field && !isLive(event.target) && event.key !== "Escape") return;
-  const text = isLive(event.target) ? event.target.value : (liveField()?.value ?? "");
+  const text = isLive(event.target) ? event.target.value : typedAside();
   const stray = () => !field && toLive(event.key);
   const used = () => layers.some((layer) => layer.handle(event, text !== ""));
   if (event.key === " " ? used() || stray() : stray() || used()) event.preventDefault();

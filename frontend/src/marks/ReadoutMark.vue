@@ -5,6 +5,7 @@ import type { Readout } from "../api/client";
 import { placeWindowLabel } from "../composables/placeLabel";
 import { makeScale } from "../composables/useScale";
 import { useWidth } from "../composables/useWidth";
+import { wrapWords } from "../composables/wrapWords";
 import OutHatch from "./OutHatch.vue";
 import ReadoutNeedle from "./ReadoutNeedle.vue";
 import ReadoutWindow from "./ReadoutWindow.vue";
@@ -16,7 +17,16 @@ const width = useWidth(box);
 const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
 const high = computed(() => (props.small ? 22 : props.compact && !props.scene.points?.length ? 40 : 54));
 const PHONE = 560;
-const top = computed(() => (props.small ? 14 : props.compact ? 80 : width.value < PHONE ? 150 : 124));
+/** In a narrow bay value, verdict and give-or-take do not stand side by side. */
+const wraps = computed(() => {
+  const n = props.scene.needle;
+  if (!n) return false;
+  const verdict = props.scene.verdict_words.split(", ")[0] ?? "";
+  return 18 * n.label.length + 11 * n.give_label.length + 66 + 11 * verdict.length > width.value;
+});
+const top = computed(() => (props.small ? 14 : props.compact ? (wraps.value ? 108 : 80) : width.value < PHONE ? 150 : 124));
+/** The label in its gutter, line under line. */
+const named = computed(() => wrapWords(props.scene.label, 14).slice(0, 4));
 const base = computed(() => top.value + high.value);
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
@@ -48,8 +58,16 @@ const spoken = computed(() => {
       class="block overflow-visible"
     >
       <g v-if="!small && side">
-        <text x="0" :y="top + 24" font-size="19" font-weight="680" fill="var(--words)">
-          {{ scene.label }}
+        <text
+          v-for="(line, i) in named"
+          :key="line"
+          x="0"
+          :y="top + 24 - 20 * (named.length - 1 - i)"
+          :font-size="named.length > 2 ? 17 : 19"
+          font-weight="680"
+          fill="var(--words)"
+        >
+          {{ line }}
         </text>
         <text x="0" :y="top + 44" font-size="15" fill="var(--secondary)">{{ scene.unit }}</text>
       </g>

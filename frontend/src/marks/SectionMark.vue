@@ -20,6 +20,12 @@ const sheet = computed(() => {
   const [x, y] = [Math.min(...xs) - 4, Math.min(...ys) - 4];
   return `${x} ${y} ${Math.max(...xs) - x + 4} ${Math.max(...ys) - y + 4}`;
 });
+/** A unit in section wants its whole width; a figure of one thing fits a bay as it is. */
+const FIGURE = 500;
+const size = computed(() => {
+  if (props.scene.width < FIGURE) return "max-h-[206px] w-full max-w-[360px]";
+  return props.close ? "max-h-[300px] w-full" : "w-full max-md:min-w-[760px]";
+});
 defineEmits<{ pick: [place: string] }>();
 const fills: Record<string, string> = {
   cut: "fill-cut",
@@ -42,12 +48,7 @@ const path = (points: number[][], closed: boolean) =>
 
 <template>
   <figure v-if="scene.shapes.length" class="overflow-x-auto" data-mark="section">
-    <svg
-      :viewBox="sheet"
-      :class="close ? 'max-h-[300px] w-full' : 'w-full max-md:min-w-[760px]'"
-      role="group"
-      :aria-label="scene.label"
-    >
+    <svg :viewBox="sheet" :class="size" role="group" :aria-label="scene.label">
       <defs>
         <pattern
           id="cut-hatch"

@@ -77,6 +77,7 @@ def read_bench(kind: Setting, given: Mapping[str, Any], data: Mapping[str, Any])
         gauges=gauges,
         gauge=chosen,
         unit=unit,
+        fine=kind.fine,
         round=max([*rounds, *(a.round for a in acts)], default=1),
         stock=_stock(a_mapping(data.get("stock"), "stock")),
         history=tuple(_learned(r, i) for i, r in enumerate(_some(data, "history", MOST_ROWS))),

@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import replace
 from typing import Literal
 
 from bornek.core.advice.packs import change, stacked
 from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.replay import History, Round, Row
 from bornek.core.phrases import adjust_all, text_of
-from bornek.core.quantities import Speech, decimals, from_nm, signed
+from bornek.core.quantities import Shown, Speech, decimals, from_nm, shown_in, signed
 from bornek.core.scenes import Band, Ladder, LogRow, Needle, Pack, Plate, Readout, RoundLog, Rung, Tick
 from bornek.core.settings.kind import Result
 from bornek.core.settings.knobs import Knob
@@ -20,6 +21,7 @@ from bornek.core.uncertainty import expanded
 from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window
 
 STEPS = (1.0, 2.0, 5.0)
+NEAR_DEG = 0.05
 LOG_ROWS = 6
 """Rounds that fit below the strip; older ones fold into one line."""
 
@@ -125,19 +127,26 @@ def window_band(window: Window | None, lo: float, hi: float, say: Speech) -> Ban
     )
 
 
-def landing_of(p: Predicted | None, say: Speech, quantity: str = "length") -> Band | None:
+def landing_of(p: Predicted | None, say: Speech, quantity: str = "length", unit: str = "") -> Band | None:
     """Where the next reading is expected: give or take about it."""
     if p is None:
         return None
     give = expanded(p.u)
-    label = f"{say.number(p.v)} ± {say.spread(give)}" if quantity == "length" else f"{p.v:.2f} ± {give:.2f}"
+    own = shown_in(quantity, unit)
+    label = (
+        f"{say.number(p.v)} ± {say.spread(give)}"
+        if quantity == "length"
+        else f"{own.number(p.v)} ± {own.number(give)}"
+    )
     return Band(p.v - give, p.v + give, label, p.v)
 
 
-def landing(proposal: Proposal | None, row: str, say: Speech, quantity: str = "length") -> Band | None:
+def landing(
+    proposal: Proposal | None, row: str, say: Speech, quantity: str = "length", unit: str = ""
+) -> Band | None:
     if proposal is None or proposal.best is None or proposal.stay:
         return None
-    return landing_of(proposal.best.predicted.get(row), say, quantity)
+    return landing_of(proposal.best.predicted.get(row), say, quantity, unit)
 
 
 def _points(history: History | None, result: Result, land: Band | None) -> list[float]:
@@ -176,26 +185,27 @@ def readout(result: Result, history: History | None, proposal: Proposal | None, 
 
 
 def plain_readout(
-    result: Result, unit: str, history: History | None = None, proposal: Proposal | None = None
+    result: Result, history: History | None = None, proposal: Proposal | None = None
 ) -> Readout:
     """A strip for a quantity that is not a length: a drag, a force, a share of the flank."""
-    land = landing(proposal, result.key, Speech(), result.quantity)
+    own = shown_in(result.quantity, result.unit)
+    land = landing(proposal, result.key, Speech(), result.quantity, result.unit)
     lo, hi = strip_scale(_points(history, result, land), result.window)
     w = result.window
     band = None
     if w is not None:
         a, b = max(lo, w.low), min(hi, w.high)
-        band = Band(a, b, f"{a:g}–{b:g}", None, math.isinf(w.low), math.isinf(w.high))
+        band = Band(a, b, _plain_window(w, own), None, math.isinf(w.low), math.isinf(w.high))
     return Readout(
         label=result.label,
-        unit=unit,
+        unit=own.unit,
         lo=lo,
         hi=hi,
-        ticks=_ticks(lo, hi, 1.0),
+        ticks=_ticks(lo, hi, own.per),
         window=band,
         aim=result.aim,
         readings=result.readings,
-        needle=plain_needle(result.value, unit),
+        needle=plain_needle(result.value, own),
         verdict=result.verdict.code,
         verdict_words=result.verdict.words,
         landing=land,
@@ -203,17 +213,28 @@ def plain_readout(
     )
 
 
-def plain_needle(value: Value | None, unit: str) -> Needle | None:
+def _plain_window(w: Window, own: Shown) -> str:
+    """A window's ends in the unit shown, rounded inward."""
+    lo, hi = own.inward(max(w.low, -1e9), min(w.high, 1e9))
+    if math.isinf(w.low):
+        return f"at most {hi}"
+    return f"at least {lo}" if math.isinf(w.high) else f"{lo}–{hi}"
+
+
+def plain_needle(value: Value | None, own: Shown) -> Needle | None:
+    if isinstance(value, AtMost):
+        label = f"at most {own.number(value.c)}"
+        return Needle(at=value.c, give=0.0, label=label, give_label=own.unit, words="", bound=True)
     if not isinstance(value, Normal):
         return None
     give = expanded(value.u)
-    return Needle(value.v, give, f"{value.v:.2f}", f"± {give:.2f} {unit}".rstrip(), "")
+    return Needle(value.v, give, own.number(value.v), f"± {own.number(give)} {own.unit}".rstrip(), "")
 
 
 def round_log(history: History, row: Row, shown: Readout, proposal: Proposal | None, say: Speech) -> RoundLog:
     """The rounds downward on the strip's own scale; older ones fold when there are many."""
     rows = [
-        _log_row(history.rounds[i - 1] if i else None, r, history, row, shown.unit, say)
+        _log_row(history.rounds[i - 1] if i else None, r, history, row, say)
         for i, r in enumerate(history.rounds)
     ]
     folded = len(rows) - (LOG_ROWS - 1)
@@ -226,7 +247,7 @@ def round_log(history: History, row: Row, shown: Readout, proposal: Proposal | N
                 label=f"Round {history.last.number + 1}",
                 pack=_state_words(history, states, say),
                 found=None,
-                predicted=landing(proposal, row.key, say, row.quantity),
+                predicted=landing(proposal, row.key, say, row.quantity, row.unit),
                 move=_move_words(history, history.last.states, states, say),
                 remark="expected",
             )
@@ -239,7 +260,7 @@ def _move_words(
 ) -> str:
     if before is None or after is None:
         return ""
-    return text_of(adjust_all(history.knobs, before, after, say)).strip().rstrip(".")
+    return text_of(adjust_all(history.knobs, before, after, say, brief=True)).strip().rstrip(".")
 
 
 def _state_words(history: History, states: Mapping[str, State] | None, say: Speech) -> str:
@@ -253,9 +274,11 @@ def _state_words(history: History, states: Mapping[str, State] | None, say: Spee
     )
 
 
-def _log_row(before: Round | None, r: Round, history: History, row: Row, unit: str, say: Speech) -> LogRow:
+def _log_row(before: Round | None, r: Round, history: History, row: Row, say: Speech) -> LogRow:
+    own = shown_in(row.quantity, row.unit)
+
     def said(v: float) -> str:
-        return say.number(v) if row.quantity == "length" else f"{v:.2f}"
+        return say.number(v) if row.quantity == "length" else own.number(v)
 
     found, p = r.values.get(row.key), r.promised.get(row.key)
     predicted, remark = None, ""
@@ -269,7 +292,7 @@ def _log_row(before: Round | None, r: Round, history: History, row: Row, unit: s
         remark += " · held out"
     result = r.outcome.result(row.key)
     value = result.value if result else found
-    shown = needle(value, "", say) if row.quantity == "length" else plain_needle(value, unit)
+    shown = needle(value, "", say) if row.quantity == "length" else plain_needle(value, own)
     return LogRow(
         label=f"Round {r.number}",
         pack=_state_words(history, r.states, say),
@@ -345,7 +368,21 @@ def _drawer_words(new: list[int], stock: Mapping[int, int], say: Speech) -> str:
     return f"drawer: {', '.join(counts)}"
 
 
-def ladder(history: History, say: Speech, title: str) -> Ladder | None:
+def log_on_strip(scene: RoundLog, strips: Sequence[Readout]) -> RoundLog:
+    """A kind's own log on the scale of the strip of the same name."""
+    strip = next((s for s in strips if s.label == scene.label), None)
+    return scene if strip is None else replace(scene, lo=strip.lo, hi=strip.hi, window=strip.window)
+
+
+def on_strip(scene: Ladder, strip: Readout | None) -> Ladder:
+    """The ladder on the scale of the strip above it, as far as that reaches."""
+    if strip is None or any(r.value is None for r in scene.rungs):
+        return scene
+    reached = tuple(r for r in scene.rungs if r.value is not None and strip.lo <= r.value <= strip.hi)
+    return replace(scene, rungs=reached, lo=strip.lo, hi=strip.hi)
+
+
+def ladder(history: History, proposal: Proposal | None, say: Speech, title: str) -> Ladder | None:
     """Every position that can be locked, with what this unit is expected to read there; None where the adjuster
     has none, or nothing was measured yet. The sentence names one of these, in the same digits."""
     knob, row = history.knob, history.row
@@ -353,12 +390,19 @@ def ladder(history: History, say: Speech, title: str) -> Ladder | None:
         return None
     if not any(isinstance(r.found, Normal) for r in history.standing):
         return None
+    best = proposal.best if proposal is not None and not proposal.stay else None
+    moving = best.states[knob.key] if best is not None else None
     rungs = []
     for n in range(knob.domain.n):
         position = Position(knob.domain.offset + n * knob.domain.step, knob.unit, knob.domain.step)
         v, _ = row.expect(history.travels({knob.key: position}))
-        state: Literal["free", "wanted"] = "wanted" if row.window.holds(v) else "free"
-        rungs.append(Rung(position.at, f"{position.label(say)} = {say.number(v)}", state))
+        state: Literal["free", "wanted", "now", "move"] = "wanted" if row.window.holds(v) else "free"
+        if abs(position.at - history.last.states[knob.key].position) < NEAR_DEG:
+            state = "now"
+        elif moving is not None and abs(position.at - moving.position) < NEAR_DEG:
+            state = "move"
+        label = f"{position.label(say)} = {say.number(v)}"
+        rungs.append(Rung(position.at, label, state, v, position.label(say)))
     return Ladder(title, tuple(rungs))
 
 

@@ -12,8 +12,8 @@ from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.reconcile import Surprise
 from bornek.core.advice.replay import History, Row
 from bornek.core.phrases import Say, Span, adjust_all, chance, lower_first, plain, value_and_give
-from bornek.core.quantities import Speech
-from bornek.core.settings.kind import Guide, Outcome, Setting, speech
+from bornek.core.quantities import Speech, shown_in
+from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.state import StateView, show_state
 from bornek.core.uncertainty import expanded
@@ -78,7 +78,7 @@ def describe_option(history: History, c: Candidate, say: Speech, best: Candidate
             v=p.v,
             u=p.u,
             p_in=p.p_in,
-            words=value_and_give(p, row.quantity, say),
+            words=value_and_give(p, row.quantity, say, row.unit),
         )
         for row in history.rows
         if (p := c.predicted.get(row.key)) is not None
@@ -139,6 +139,7 @@ _STAY = {
     "nothing": "Nothing in the drawer gets nearer. Look at the seating, or get other shims.",
     "censored": "Make it loose first: enough to feel play, and measure that.",
     "loosen": "Make it loose first: a play must show before it can be set.",
+    "edge": "Any further could go past the edge, and there is no way back. Stop here; read it finer, or release it.",
     "sense": "Which way it works cannot be tried safely from here: look where the shims lie, or start loose.",
 }
 
@@ -195,6 +196,12 @@ def next_say(
         return Next(plain(outcome.instruct))
     if target is None or target.value is None:
         again = f" again: {ctx.disturbed_by}" if ctx.disturbed_by else ""
+        step = next((s for s in guide.slots if s.key == guide.next), None)
+        if step is not None and step.accepts == "confirm" and not again:
+            nth = [s.key for s in guide.slots].index(step.key) + 1
+            return Next(
+                plain(step.posture), f"{step.label}", f"Step {nth} of {len(guide.slots)} in this round."
+            )
         return Next(plain(f"Read the {_noun(outcome)}{again}. {owed}"), f"Round {ctx.round}", _posture(guide))
     if proposal is None or history is None:
         return Next(plain(owed or f"{target.label} is {outcome.verdict.words}."))
@@ -206,11 +213,20 @@ def _noun(outcome: Outcome) -> str:
     return target.label.lower() if target else "stations"
 
 
+def _spare(target: Result, say: Speech) -> str:
+    """How much is to spare inside the window, in the unit that the value is said in."""
+    margin = target.verdict.margin or 0.0
+    if target.quantity == "length":
+        return say.number(margin)
+    own = shown_in(target.quantity, target.unit)
+    return f"{own.number(margin)} {own.unit}".strip()
+
+
 def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, say: Speech) -> Next:
     target = outcome.target()
     assert target is not None
     if p.stay == "in":
-        spare = say.number(target.verdict.margin or 0)
+        spare = _spare(target, say)
         proved = outcome.verdict.code == "in" and target.verdict.code != "in"
         if owed:
             return Next(
@@ -295,7 +311,10 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
             if history.knob.unit == "deg"
             else "mm"
         )
-        parts.append(f"This unit gives {_gives(abs(k))} mm for each {unit}, learned from {measured} rounds.")
+        own = shown_in(history.row.quantity, history.row.unit)
+        gives = _gives(abs(k) * UM / history.row.per * own.per)
+        of = "mm" if history.row.quantity == "length" else own.unit
+        parts.append(f"This unit gives {gives} {of} for each {unit}, learned from {measured} rounds.")
     elif history.pool is not None:
         parts.append(_remembered(history, history.pool, say))
     if p.tells:
@@ -306,7 +325,9 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
     if not p.provable:
         parts.append("It cannot be proven with this gauge.")
     if p.seating:
-        parts.append("Reassembly scatters as much as the window: mind the seating more than the shims.")
+        packed = history.knob.domain.sort != "position"
+        what = "the seating more than the shims" if packed else "how it is done more than how far"
+        parts.append(f"Reassembly scatters as much as the window: mind {what}.")
     if p.left_out:
         parts.append(f"Of the drawer {p.left_out} thicknesses were left out: too many to join them all.")
     if p.missing is not None:

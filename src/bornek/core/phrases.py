@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from bornek.core.advice.packs import change
-from bornek.core.quantities import Speech, from_nm, signed
+from bornek.core.quantities import Speech, from_nm, shown_in
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Predicted
-from bornek.core.settings.state import SIDES, State
+from bornek.core.settings.state import SIDES, State, degrees
 from bornek.core.uncertainty import expanded
 
 
@@ -22,7 +22,6 @@ class Span:
 
 
 Say = tuple[Span, ...]
-UNIT_WORDS = {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}
 
 
 def plain(words: str) -> Say:
@@ -87,8 +86,10 @@ def pair(before: State, after: State, speech: Speech) -> Say:
     return said
 
 
-def adjust(knob: Knob, before: State, after: State, speech: Speech) -> Say:
-    """Any knob's change in words, what must come before it first."""
+def adjust(knob: Knob, before: State, after: State, speech: Speech, brief: bool = False) -> Say:
+    """Any knob's change in words, what must come before it first; `brief`: the change alone."""
+    if brief:
+        knob = replace(knob, first="", scales=())
     first = (Span(f"{knob.first} "),) if knob.first and before != after else ()
     if knob.domain.sort == "pack":
         return first + shims(before.packs[0], after.packs[0], speech)
@@ -103,28 +104,52 @@ def _reposition(knob: Knob, before: State, after: State, speech: Speech) -> Say:
         return plain("Change nothing; re-seat and read again. ")
     own = knob.more if by > 0 else knob.less
     size = Span(after.label(speech), True)
+    if knob.one_way:
+        far = f"{speech.size(abs(by))} {speech.unit}" if knob.unit == "mm" else degrees(abs(by))
+        return (
+            Span(f"{own or 'Tighten'} "),
+            Span(far, True),
+            Span(f", to {size.text}{_by_scales(knob, by)}. "),
+        )
     if own:
         return Span(f"{own} "), size, Span(". ")
     if knob.unit != "mm":
         turn = "Back off" if by > 0 else "Tighten"
-        return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(f", to {after.label(speech)}. ")
+        where = f", to {after.label(speech)}{_by_scales(knob, by)}. "
+        return Span(f"{turn} "), Span(f"{abs(by):.1f}°", True), Span(where)
     if by < 0:
         less = Span(speech.number(abs(by)), True)
         return Span("Grind "), less, Span(f" off the {knob.noun}, to "), size, Span(". ")
     return Span(f"Make a {knob.noun} of "), size, Span(". ")
 
 
+def _by_scales(knob: Knob, by: float) -> str:
+    """The same move by the knob's other measures.
+
+    >>> from bornek.core.settings.knobs import Continuous, Scale
+    >>> rim = Knob("nut", "Nut", "", "deg", Continuous(1, 0, 90), scales=(Scale(0.768, "mm", "of tape on the rim"),))
+    >>> _by_scales(rim, 10.0)
+    ' (7.7 mm of tape on the rim)'
+    """
+    said = [f"{abs(by) * s.per:.1f}{'' if s.unit == '°' else ' '}{s.unit} {s.words}" for s in knob.scales]
+    return f" ({', '.join(said)})" if said else ""
+
+
 def adjust_all(
-    knobs: Sequence[Knob], before: Mapping[str, State], after: Mapping[str, State], speech: Speech
+    knobs: Sequence[Knob],
+    before: Mapping[str, State],
+    after: Mapping[str, State],
+    speech: Speech,
+    brief: bool = False,
 ) -> Say:
     """One teardown in words: each adjuster that changes, by its name where there are several."""
     if len(knobs) == 1:
-        return adjust(knobs[0], before[knobs[0].key], after[knobs[0].key], speech)
+        return adjust(knobs[0], before[knobs[0].key], after[knobs[0].key], speech, brief)
     said: Say = ()
     for knob in knobs:
         was, will = before[knob.key], after.get(knob.key, before[knob.key])
         if was != will:
-            head, *rest = adjust(knob, was, will, speech)
+            head, *rest = adjust(knob, was, will, speech, brief)
             said += (Span(f"{knob.title or knob.label}: "), Span(lower_first(head.text), head.move), *rest)
     return said or plain("Leave everything; re-seat and read again. ")
 
@@ -141,7 +166,7 @@ def lower_first(words: str) -> str:
     return words[:1].lower() + words[1:]
 
 
-def value_and_give(p: Predicted, quantity: str, speech: Speech) -> str:
+def value_and_give(p: Predicted, quantity: str, speech: Speech, unit: str = "") -> str:
     """
     >>> value_and_give(Predicted(0.085, 0.009), "length", Speech())
     '0.085, give or take 0.018'
@@ -152,9 +177,9 @@ def value_and_give(p: Predicted, quantity: str, speech: Speech) -> str:
     """
     give = expanded(p.u)
     if quantity != "length":
-        unit = UNIT_WORDS.get(quantity, "")
-        tail = f" {unit}" if unit else ""
-        return f"{signed(p.v, 2)}{tail}, give or take {signed(give, 2)}"
+        own = shown_in(quantity, unit)
+        tail = f" {own.unit}" if own.unit else ""
+        return f"{own.number(p.v)}{tail}, give or take {own.number(give)}"
     tight = " tight" if p.v < 0 else ""
     return f"{speech.number(abs(p.v))}{tight}, give or take {speech.spread(give)}"
 

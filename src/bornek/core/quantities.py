@@ -186,9 +186,11 @@ def signed(number: float, places: int, plus: bool = False) -> str:
 
 @dataclass(frozen=True)
 class Speech:
-    """How lengths are said on this job: `unit` is "mm" or "thou"."""
+    """How lengths are said on this job: `unit` is "mm" or "thou"; `fine` says a tenth of a µm, where a setting is
+    made to less than a µm."""
 
     unit: str = "mm"
+    fine: bool = False
 
     def __post_init__(self) -> None:
         if self.unit not in ("mm", "thou"):
@@ -201,10 +203,14 @@ class Speech:
     def number(self, value_mm: float, plus: bool = False) -> str:
         """A found value: thousandths of a mm, or tenths of a thou.
 
-        >>> Speech().number(0.145), Speech("thou").number(0.145)
-        ('0.145', '5.7')
+        >>> Speech().number(0.145), Speech("thou").number(0.145), Speech(fine=True).number(0.00735)
+        ('0.145', '5.7', '0.0073')
         """
-        return signed(value_mm * self.per_mm, 3 if self.unit == "mm" else 1, plus)
+        return signed(value_mm * self.per_mm, self._places, plus)
+
+    @property
+    def _places(self) -> int:
+        return (3 if self.unit == "mm" else 1) + self.fine
 
     def size(self, value_mm: float) -> str:
         """A size that was made or chosen: a shim, a window's end; no needless zeros.
@@ -222,8 +228,8 @@ class Speech:
         >>> Speech().spread(0.0064), Speech("thou").spread(0.0064)
         ('0.007', '0.3')
         """
-        step = 0.001 if self.unit == "mm" else 0.1
-        return signed(math.ceil(value_mm * self.per_mm / step - 1e-6) * step, 3 if self.unit == "mm" else 1)
+        step = 10.0**-self._places
+        return signed(math.ceil(value_mm * self.per_mm / step - 1e-6) * step, self._places)
 
     def other(self, value_mm: float, spread_mm: float | None = None) -> str:
         """The same value in the unit that the job does not use, with its name.
@@ -231,7 +237,7 @@ class Speech:
         >>> Speech().other(0.145, 0.0064)
         '5.7 ± 0.3 thou'
         """
-        other = Speech("thou" if self.unit == "mm" else "mm")
+        other = Speech("thou" if self.unit == "mm" else "mm", self.fine)
         give = "" if spread_mm is None else f" ± {other.spread(spread_mm)}"
         return f"{other.number(value_mm)}{give} {other.unit}"
 
@@ -251,6 +257,41 @@ def say_quantity(value: float, quantity: str, speech: Speech, unit: str | None =
         value = value / UNITS[quantity][shown_unit]
     number = signed(value, decimals(round(value, 4), 0, 3))
     return f"{number} {shown_unit}".strip()
+
+
+UNIT_WORDS = {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}
+
+
+@dataclass(frozen=True)
+class Shown:
+    """The unit in which a quantity that is not a length is shown, and how many of it one of the core's are."""
+
+    unit: str = ""
+    per: float = 1.0
+
+    def number(self, value: float, places: int = 2) -> str:
+        return signed(value * self.per, places)
+
+    def inward(self, lo: float, hi: float, places: int = 2) -> tuple[str, str]:
+        """A window's ends, rounded so that both lie inside it.
+
+        >>> shown_in("force", "kgf").inward(35.65, 39.65)
+        ('3.64', '4.04')
+        """
+        step = 10.0**-places
+        ends = (math.ceil(lo * self.per / step - 1e-6) * step, math.floor(hi * self.per / step + 1e-6) * step)
+        return signed(ends[0], places), signed(ends[1], places)
+
+
+def shown_in(quantity: str, unit: str = "") -> Shown:
+    """How a quantity is shown: in the scale's own unit where it has one.
+
+    >>> shown_in("torque"), round(shown_in("force", "kgf").per, 4)
+    (Shown(unit='N·m', per=1.0), 0.102)
+    """
+    if unit and unit in UNITS.get(quantity, {}):
+        return Shown(unit, 1 / UNITS[quantity][unit])
+    return Shown(UNIT_WORDS.get(quantity, ""))
 
 
 NM_PER_MM = 1_000_000

@@ -8,7 +8,7 @@ from typing import Any
 from bornek.core.door import check_plain
 from bornek.core.errors import InputError
 from bornek.core.gauges import Gauge
-from bornek.core.quantities import parse
+from bornek.core.quantities import UNITS, parse
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Between, Choice, Confirm, Paint, Raw, Scalar
@@ -102,7 +102,7 @@ def _paint(slot: Slot, raw: Any) -> Paint:
 
 def _number(slot: Slot, raw: Any, default_unit: str) -> float:
     if isinstance(raw, str):
-        unit = default_unit if slot.quantity == "length" else None
+        unit = default_unit if default_unit in UNITS[slot.quantity] else slot.unit or None
         value = parse(raw, slot.quantity, unit).value
     elif isinstance(raw, int | float) and not isinstance(raw, bool):
         value = float(raw)

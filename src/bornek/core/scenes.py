@@ -127,12 +127,25 @@ class Ray:
 
 
 @dataclass(frozen=True)
+class Trace:
+    """What was read around, as (angle in degrees, distance from the middle in the circle's unit)."""
+
+    label: str
+    points: tuple[tuple[float, float], ...]
+    dashed: bool = False
+
+
+@dataclass(frozen=True)
 class Circle:
+    """Around a shaft, 0 at the top and clockwise; `rim` is where nothing runs out, `marks` stand on it."""
+
     label: str
     unit: str
     radius: float
     rays: tuple[Ray, ...]
     zero_label: str = ""
+    rim: float | None = None
+    traces: tuple[Trace, ...] = ()
     type: Literal["circle"] = "circle"
 
 
@@ -155,17 +168,23 @@ class Flank:
 
 @dataclass(frozen=True)
 class Rung:
+    """A position `at`, in full and in short; `value` is what is to be read there."""
+
     at: float
     label: str
-    state: Literal["free", "now", "wanted", "barred"] = "free"
+    state: Literal["free", "now", "wanted", "barred", "move"] = "free"
+    value: float | None = None
+    tag: str = ""
 
 
 @dataclass(frozen=True)
 class Ladder:
-    """Discrete positions that can be locked or reached."""
+    """Discrete positions that can be locked or reached; on the scale lo to hi of the strip above, where it has one."""
 
     label: str
     rungs: tuple[Rung, ...]
+    lo: float | None = None
+    hi: float | None = None
     type: Literal["ladder"] = "ladder"
 
 

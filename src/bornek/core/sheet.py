@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from bornek.core import draw
@@ -11,13 +11,13 @@ from bornek.core.advice.propose import propose
 from bornek.core.advice.reconcile import Surprise, surprise
 from bornek.core.advice.replay import History, slope
 from bornek.core.next_move import Move, describe_move, next_say, stops_everything
-from bornek.core.phrases import UNIT_WORDS, Say
+from bornek.core.phrases import Say
 from bornek.core.quantities import Speech, say_quantity
 from bornek.core.readings import Slip
 from bornek.core.reckoning import Reckoning
-from bornek.core.scenes import Ladder, Scene
+from bornek.core.scenes import Ladder, Readout, RoundLog, Scene
 from bornek.core.settings.common import leftovers
-from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
+from bornek.core.settings.kind import Guide, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context, Entry
 from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.windows import Verdict, worst
@@ -86,7 +86,8 @@ def sheet_of(r: Reckoning) -> Sheet:
     outcome, guide, history = r.now, r.guide, r.history
     sifted = sift(guide.slots, ctx.now())
     odd = surprise(kind, ctx, history) if history else None
-    held = odd is not None or stops_everything(outcome, guide)
+    half_read = guide.next is not None and any(k.one_way for k in r.knobs)
+    held = odd is not None or half_read or stops_everything(outcome, guide)
     proposal = propose(history, ctx, _judged(history, outcome)) if history and not held else None
     if guide.next is not None:
         odd = None  # a round half read is not yet a surprise; nor is a move advised on it
@@ -198,7 +199,7 @@ def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
                 axes=slot.axes,
                 status=status,
                 entries=entries,
-                shown=_shown(entries, slot.quantity, ctx),
+                shown=_shown(entries, slot, ctx),
                 slips=slips,
                 blocked=guide.blocked.get(slot.key, ""),
             )
@@ -206,15 +207,15 @@ def _cells(guide: Guide, sifted: Sifted, ctx: Context) -> tuple[Cell, ...]:
     return tuple(cells)
 
 
-def _shown(entries: tuple[Entry, ...], quantity: str, ctx: Context) -> str:
+def _shown(entries: tuple[Entry, ...], slot: Slot, ctx: Context) -> str:
     if not entries:
         return ""
     number = entries[-1].number
     if number is None:
         return entries[-1].as_typed or "done"
-    if quantity == "length":
+    if slot.quantity == "length":
         return speech(ctx).number(number)
-    return say_quantity(number, quantity, speech(ctx))
+    return say_quantity(number, slot.quantity, speech(ctx), slot.unit or None)
 
 
 def _scenes(
@@ -228,10 +229,10 @@ def _scenes(
         learned = history if result.key in rows else None
         if not result.strip:
             continue
-        if result.quantity == "length" and (result.role == "target" or result.key in rows):
+        if result.quantity == "length" and (result.role in ("target", "proof") or result.key in rows):
             shown = draw.readout(result, learned, proposal, say)
         elif result.window is not None and result.quantity != "length":
-            shown = draw.plain_readout(result, UNIT_WORDS.get(result.quantity, ""), learned, proposal)
+            shown = draw.plain_readout(result, learned, proposal)
         else:
             continue
         scenes.append(shown)
@@ -241,11 +242,17 @@ def _scenes(
     if history:
         drawers = {k.key: ctx.drawer(k.places[0]) for k in history.knobs}
         scenes += draw.packs(history, proposal, drawers, say)
-    return (*scenes, *(_by_unit(s, history, say) for s in outcome.scenes))
+    strips = [x for x in scenes if isinstance(x, Readout)]
+    return (*scenes, *(_by_unit(x, history, proposal, strips, say) for x in outcome.scenes))
 
 
-def _by_unit(scene: Scene, history: History | None, say: Speech) -> Scene:
+def _by_unit(
+    scene: Scene, history: History | None, proposal: Proposal | None, strips: Sequence[Readout], say: Speech
+) -> Scene:
     """The kind's ladder goes by the thread; once a round was read, by what this unit answers."""
-    if history is None or not isinstance(scene, Ladder):
+    if isinstance(scene, RoundLog):
+        return draw.log_on_strip(scene, strips)
+    if not isinstance(scene, Ladder):
         return scene
-    return draw.ladder(history, say, scene.label) or scene
+    known = draw.ladder(history, proposal, say, scene.label) if history is not None else None
+    return draw.on_strip(known or scene, strips[0] if strips else None)

@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from typing import Any
 
+from bornek.demo.units.compressor import COMPRESSOR
 from bornek.demo.units.final_drive import FINAL_DRIVE
 from bornek.demo.units.gearbox import GEARBOX
+from bornek.demo.units.ladder_hoist import LADDER_HOIST
 from bornek.demo.units.pump_motor import PUMP_MOTOR
 from bornek.demo.units.ramp_winch import RAMP_WINCH
 from bornek.demo.units.rotary_table import ROTARY_TABLE
 from bornek.demo.units.small import CAPSTAN, WORM_BOX
 from bornek.demo.units.spindle import SPINDLE
+from bornek.demo.units.sump_motor import SUMP_MOTOR
 
 MECHANICS = (("oda", "Oda Brisk"), ("marl", "Marl Tennick"), ("jun", "Jun Havers"))
 
@@ -25,11 +28,18 @@ GAUGES: tuple[dict[str, Any], ...] = (
      "calibration_u": 0.001, "due": "2027-04-10"},
     {"id": "depth-7", "name": "Depth micrometer 7", "unit": "mm", "division": 0.01, "interpolation": 0.5,
      "calibration_u": 0.002, "due": "2026-06-30"},
+    {"id": "lever-1", "name": "Lever 1, fine", "unit": "mm", "division": 0.001, "interpolation": 0.5,
+     "calibration_u": 0.0003, "due": "2027-06-15"},
+    {"id": "blades-3", "name": "Feeler blades 3", "unit": "mm", "division": 0.01, "interpolation": 1.0,
+     "calibration_u": 0.001, "due": "2027-01-31"},
+    {"id": "scale-2", "name": "Spring scale 2", "quantity": "force", "unit": "kgf", "division": 0.05,
+     "interpolation": 0.5, "calibration_u": 0.2, "due": "2027-02-28"},
 )  # fmt: skip
 
 DRAWER = {
     "C3 ring": {0.05: 6, 0.08: 4, 0.10: 8, 0.15: 5, 0.20: 6, 0.25: 4, 0.50: 3},
     "P5 ring": {0.05: 4, 0.10: 6, 0.20: 5, 0.25: 4, 0.50: 4},
+    "GB washer": {2.40: 1, 2.50: 2, 2.60: 2, 2.70: 2, 2.80: 1},
     "K2 split": {0.0508: 5, 0.0762: 5, 0.127: 6, 0.254: 6, 0.508: 4},
 }
 
@@ -43,6 +53,9 @@ TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
     ("lathe-spindle", "Yard lathe spindle", SPINDLE),
     ("dredger-gearbox", "Dredger gearbox, constant mesh", GEARBOX),
     ("rotary-table", "Worm rotary table", ROTARY_TABLE),
+    ("ladder-hoist", "Bucket ladder head and hoist", LADDER_HOIST),
+    ("sump-motor", "Sump pump, vertical motor", SUMP_MOTOR),
+    ("compressor", "Workshop air compressor", COMPRESSOR),
 )
 
 JOBS: tuple[dict[str, Any], ...] = (
@@ -125,6 +138,30 @@ JOBS: tuple[dict[str, Any], ...] = (
         "revision": "rotary-table.1",
         "complaint": "Table creeps when clamped; lash felt at the hand wheel",
         "bench": "bench 5",
+        "waits_for": "",
+    },
+    {
+        "id": "d02",
+        "unit": {"id": "u-d02", "tag": "D-02", "name": "Dredger Pell ladder head", "serial": "DL2-006"},
+        "revision": "ladder-hoist.1",
+        "complaint": "Left head bearing ran hot",
+        "bench": "floor",
+        "waits_for": "",
+    },
+    {
+        "id": "s31",
+        "unit": {"id": "u-s31", "tag": "S-31", "name": "Slip dock sump motor", "serial": "SM3-051"},
+        "revision": "sump-motor.1",
+        "complaint": "Rattles when it starts",
+        "bench": "bench 6",
+        "waits_for": "",
+    },
+    {
+        "id": "a06",
+        "unit": {"id": "u-a06", "tag": "A-06", "name": "Smithy air compressor", "serial": "AC1-014"},
+        "revision": "compressor.1",
+        "complaint": "Knocks; new rod fitted",
+        "bench": "bench 6",
         "waits_for": "",
     },
 )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from reportlab.graphics.shapes import Circle, Drawing
+from reportlab.graphics.shapes import Circle, Drawing, PolyLine
 
 from bornek.report.any_script import words_at, zone_head
 from bornek.report.paint import (
@@ -27,29 +27,39 @@ RUNG = 19.0
 
 
 def draw_circle(scene: Scene, width: float) -> Drawing:
-    """Around the shaft: each ray from the centre at its angle, 0 at the top, clockwise."""
-    d = Drawing(width, 2 * RADIUS + 52)
-    cx, cy = PAD + RADIUS + 34, RADIUS + 16
-    zone_head(d, f"{scene['label']}, {scene['unit']}", 2 * RADIUS + 42)
-    d.add(Circle(cx, cy, RADIUS, fillColor=STEEL, strokeColor=INK, strokeWidth=1.2))
-    d.add(stroke(cx, cy + RADIUS, cx, cy + RADIUS + 7, 1.5))
-    d.add(words_at(cx, cy + RADIUS + 10, scene["zero_label"], 7, anchor="middle", colour=INK_2))
-    for ray in scene["rays"]:
-        turn, far = math.radians(ray["angle"]), RADIUS * ray["r"] / (scene["radius"] or 1)
-        x, y = cx + far * math.sin(turn), cy + far * math.cos(turn)
+    """Around the shaft: what was read about its rim, each vector from the middle, 0 at the top, clockwise."""
+    rays = scene["rays"]
+    low = 14.0 * len(rays)
+    d = Drawing(width, 2 * RADIUS + 52 + low)
+    cx, cy = PAD + RADIUS + 34, RADIUS + 16 + low
+    zone_head(d, f"{scene['label']}, {scene['unit']}", 2 * RADIUS + 42 + low)
+    per = RADIUS / (scene["radius"] or 1)
+    rim = (scene.get("rim") or scene["radius"]) * per
+    d.add(Circle(cx, cy, rim, fillColor=STEEL, strokeColor=INK, strokeWidth=1.2))
+    d.add(stroke(cx, cy + rim, cx, cy + rim + 7, 1.5))
+    d.add(words_at(cx, cy + rim + 10, scene["zero_label"], 7, anchor="middle", colour=INK_2))
+    for trace in scene.get("traces", ()):
+        _trace(d, trace, cx, cy, per)
+    for n, ray in enumerate(rays):
+        x, y = _at(cx, cy, ray["angle"], ray["r"] * per)
         d.add(stroke(cx, cy, x, y, 1.8))
-        d.add(Circle(x, y, 3, fillColor=INK, strokeWidth=0))
-        d.add(
-            words_at(
-                cx + far * 1.14 * math.sin(turn),
-                cy + far * 1.14 * math.cos(turn) - 3,
-                ray["label"],
-                7.5,
-                True,
-                "middle",
-            )
-        )
+        d.add(Circle(x, y, 3.4, fillColor=WHITE if n else INK, strokeColor=INK, strokeWidth=1.2))
+        d.add(words_at(cx, low - 14 * n - 4, ray["label"], 7.5, True, "middle"))
     return d
+
+
+def _at(cx: float, cy: float, angle: float, far: float) -> tuple[float, float]:
+    turn = math.radians(angle)
+    return cx + far * math.sin(turn), cy + far * math.cos(turn)
+
+
+def _trace(d: Drawing, trace: Scene, cx: float, cy: float, per: float) -> None:
+    points = [_at(cx, cy, angle, r * per) for angle, r in trace["points"]]
+    flat = [v for p in (*points, points[0]) for v in p]
+    dash = [3, 2.5] if trace["dashed"] else None
+    d.add(PolyLine(flat, strokeColor=INK, strokeWidth=1.1, strokeDashArray=dash))
+    for x, y in points:
+        d.add(Circle(x, y, 1.7, fillColor=INK, strokeWidth=0))
 
 
 def draw_ladder(scene: Scene, width: float) -> Drawing:

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One quantity: the drawing bay on the left, the instrument on the right; panels open in the log's place. */
 import { computed } from "vue";
+import LadderMark from "../../marks/LadderMark.vue";
 import PackMark from "../../marks/PackMark.vue";
 import ReadoutMark from "../../marks/ReadoutMark.vue";
 import SceneMark from "../../marks/SceneMark.vue";
@@ -19,6 +20,8 @@ const proofs = computed(() => of("readout").slice(1));
 const log = computed(() =>
   of("readout")[0]?.needle || (props.page.sheet?.round ?? 1) > 1 ? of("log")[0] : undefined,
 );
+/** A pack shares its bay with the strips of proofs, or with the thing itself. */
+const packHigh = computed(() => (rest.value.length ? 130 : proofs.value.length ? 170 : 258));
 const knob = computed(() => props.page.view?.knobs[0]);
 </script>
 
@@ -29,7 +32,7 @@ const knob = computed(() => props.page.view?.knobs[0]);
       class="bg-bay px-5 py-2 max-md:order-3 md:row-start-2 md:border-r-2 lg:col-start-1 lg:row-start-1"
     >
       <h2 class="zone-head">{{ packs[0]?.title ?? knob?.title ?? page.view.place }}</h2>
-      <PackMark v-for="p in packs" :key="p.title" :scene="p" :height="proofs.length ? 170 : 258" />
+      <PackMark v-for="p in packs" :key="p.title" :scene="p" :height="packHigh" />
       <p v-if="!packs.length && knob && !page.sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
@@ -49,8 +52,11 @@ const knob = computed(() => props.page.view?.knobs[0]);
       <div class="relative min-h-12">
         <SumButton class="absolute left-0 top-0 z-2" :page="page" />
         <ReadoutMark v-if="strip" :scene="strip" :gutter="134" />
+        <LadderMark v-for="l in of('ladder')" :key="l.label" class="mt-1" :scene="l" :gutter="134" />
       </div>
-      <PanelStack :page="page" :desk="desk"><SceneMark v-if="log" :scene="log" :gutter="134" /></PanelStack>
+      <PanelStack :page="page" :desk="desk">
+        <SceneMark v-if="log" :scene="log" :gutter="134" />
+      </PanelStack>
     </section>
   </div>
 </template>

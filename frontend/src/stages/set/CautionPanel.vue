@@ -1,6 +1,5 @@
 <script setup lang="ts">
 defineProps<{ cautions: string[] }>();
-defineEmits<{ read: [] }>();
 </script>
 
 <template>
@@ -9,8 +8,5 @@ defineEmits<{ read: [] }>();
     <ul class="flex flex-col gap-2 text-[18px]">
       <li v-for="c in cautions" :key="c" class="border-l-4 border-danger pl-3">{{ c }}</li>
     </ul>
-    <button type="button" class="control self-start" @click="$emit('read')">
-      Read <span class="keycap">Enter</span>
-    </button>
   </section>
 </template>

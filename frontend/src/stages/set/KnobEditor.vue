@@ -34,7 +34,13 @@ function type(side: number, text: string) {
     </template>
     <label v-else class="flex items-center gap-3"
       ><span class="shrink-0">{{ knob.label }} is now</span
-      ><input v-model="draft.text" class="field max-w-[220px]" inputmode="decimal" data-position data-live
+      ><input
+        v-model="draft.text"
+        class="field max-w-[220px]"
+        inputmode="decimal"
+        data-position
+        data-live
+        :data-offered="draft.text && draft.text === draft.offered ? '' : undefined"
     /></label>
   </div>
 </template>

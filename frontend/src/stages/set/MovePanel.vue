@@ -3,6 +3,7 @@
 import { computed, onMounted, ref, watch } from "vue";
 import type { Expectation, Knob, Move, Option } from "../../api/client";
 import { draftOf, isEmpty, putIn, sentOf, type Draft } from "./drafts";
+import { useKeys } from "../../composables/useKeys";
 import { useKept } from "../../composables/useKept";
 import KnobEditor from "./KnobEditor.vue";
 import type { States } from "./useSetting";
@@ -74,6 +75,11 @@ function done() {
   if (empty.value.length && !asked.value) return void (sure.value = JSON.stringify(states.value));
   emit("done", states.value, remark.value, forget);
 }
+useKeys((event) => {
+  if (event.key !== "d" || event.repeat) return false;
+  done();
+  return true;
+});
 function cancel() {
   forget();
   emit("cancel");
@@ -140,6 +146,7 @@ const heading = computed(
       /></label>
       <button type="button" class="control control-main" data-done @click="done">
         {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
+        <span class="keycap">d</span>
       </button>
       <button type="button" class="control" @click="cancel">Not yet <span class="keycap">Esc</span></button>
     </div>

@@ -49,7 +49,7 @@ const purpose = computed(() =>
       @sign="page.sign"
       @cancel="page.close"
     />
-    <CautionPanel v-else-if="panel === 'cautions'" :cautions="sheet.cautions" @read="page.readCautions" />
+    <CautionPanel v-else-if="panel === 'cautions'" :cautions="sheet.cautions" />
     <slot v-else />
     <ul v-if="checks.length && panel === 'log'" class="mt-2 flex flex-col gap-1">
       <li

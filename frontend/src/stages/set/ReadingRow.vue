@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The reading guide: posture on the left, stations by group, the main action on the right. */
-import { computed } from "vue";
+import { computed, ref } from "vue";
 import type { Cell } from "../../api/client";
 import ReadingCell from "./ReadingCell.vue";
 import { stationOf } from "./stations/stations";
@@ -16,6 +16,16 @@ const groups = computed(() => {
   );
   return [...found];
 });
+/** Steps that are all done fold into one cell, until it is tapped to correct one. */
+const unfolded = ref<string[]>([]);
+const folds = (stations: { cell: Cell }[], name: string) =>
+  stations.length > 2 &&
+  !unfolded.value.includes(name) &&
+  stations.every(
+    ({ cell }) => cell.accepts === "confirm" && cell.status === "taken" && cell.slot !== props.live,
+  );
+const wide = (stations: { cell: Cell }[], name: string) => (folds(stations, name) ? 1 : stations.length);
+const count = computed(() => groups.value.reduce((sum, [name, all]) => sum + wide(all, name), 0));
 const beside = computed(() => (here.value ? stationOf(here.value, "beside") : undefined));
 const here = computed(() => props.cells.find((c) => c.slot === props.live));
 </script>
@@ -42,12 +52,23 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
         :key="name"
         class="flex min-w-0 flex-col gap-1"
         :style="{
-          flexGrow: stations.length,
-          flexBasis: cells.length > 6 ? `${stations.length * 80 - 8}px` : 'auto',
+          flexGrow: wide(stations, name),
+          flexBasis: count > 6 ? `${wide(stations, name) * 80 - 8}px` : 'auto',
         }"
       >
         <h3 class="text-[16px] font-bold">{{ name }}</h3>
-        <div class="flex gap-2">
+        <button
+          v-if="folds(stations, name)"
+          type="button"
+          class="border-2 border-control px-2 text-left text-[18px] font-[650]"
+          :class="count > 6 ? 'h-[58px]' : 'h-[78px]'"
+          :aria-label="`${name}: ${stations.length} steps done. Show them.`"
+          data-folded
+          @click="unfolded = [...unfolded, name]"
+        >
+          {{ stations.length }} done
+        </button>
+        <div v-else class="flex gap-2">
           <ReadingCell
             v-for="c in stations"
             :key="c.cell.slot"
@@ -56,7 +77,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
             :number="c.number"
             :live="c.cell.slot === live"
             :correcting="correcting"
-            :dense="cells.length > 6"
+            :dense="count > 6"
             @pick="$emit('pick', c.cell.slot)"
             @take="(what) => $emit('take', what)"
           />

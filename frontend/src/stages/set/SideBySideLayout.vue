@@ -15,7 +15,7 @@ const props = defineProps<{ page: SetPageState; desk: SettingDesk }>();
 const { of, shown, rest } = useScenes(props.page);
 const strips = computed(() => shown("readout"));
 const packs = computed(() => shown("pack"));
-const logs = computed(() => ((props.page.sheet?.round ?? 1) > 1 ? of("log") : []));
+const logs = computed(() => of("log").filter((l) => l.rows.length > 1));
 </script>
 
 <template>

@@ -1,10 +1,16 @@
 <script setup lang="ts">
+import { useKeys } from "../../composables/useKeys";
 import { useKept } from "../../composables/useKept";
 import type { Sheet } from "../../api/client";
 
 const props = defineProps<{ sheet: Sheet; name: string; keep: string }>();
-defineEmits<{ sign: [remark: string]; cancel: [] }>();
+const emit = defineEmits<{ sign: [remark: string]; cancel: [] }>();
 const remark = useKept<string>(`sign.${props.keep}`, "");
+useKeys((event) => {
+  if (event.key !== "d" || event.repeat || props.sheet.sign_blockers.length) return false;
+  emit("sign", remark.value);
+  return true;
+});
 </script>
 
 <template>
@@ -24,7 +30,7 @@ const remark = useKept<string>(`sign.${props.keep}`, "");
     </p>
     <div class="flex gap-3">
       <button type="submit" class="control control-main" :disabled="sheet.sign_blockers.length > 0">
-        Sign it
+        Sign it <span class="keycap">d</span>
       </button>
       <button type="button" class="control" @click="$emit('cancel')">
         Not yet <span class="keycap">Esc</span>

@@ -10,6 +10,8 @@ export interface Shim {
 export interface Draft {
   packs: Shim[][];
   text: string;
+  /** What was offered as the position: the first digit typed takes its place. */
+  offered?: string;
   /** Shims typed beside each pack and not put in yet. */
   typed: string[];
 }
@@ -28,7 +30,8 @@ export function draftOf(knob: Knob, state: State | null): Draft {
   const packs = sidesOf(knob).map((_, i) =>
     (state?.packs[i] ?? []).map((p) => ({ send: p.thickness, label: p.label })),
   );
-  return { packs, typed: packs.map(() => ""), text: state && !isPacked(knob) ? state.label : "" };
+  const text = state && !isPacked(knob) ? state.label : "";
+  return { packs, typed: packs.map(() => ""), text, offered: text };
 }
 
 /** Shims as typed: "0.50 + 10 thou". */

@@ -5,6 +5,7 @@ export const SET_KEYS: [string, string][] = [
   ["Enter", "take it and go on, or do the main thing"],
   ["=", "open or close the sum"],
   ["m", "write down the move"],
+  ["d", "done: writes down the move, or signs, when that is open"],
   ["c", "correct the last reading"],
   ["r", "re-seat and read again"],
   ["Space", "start and stop the watch at a station that takes a time"],

@@ -149,7 +149,6 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     if (await desk.give(given)) close();
   }
   const show = (shown: Expectation | null) => void (preview.value = shown);
-  const readCautions = () => void (cautionsRead.value = true);
   const pick = (slot: string) => void (picked.value = slot);
   const type = (text: string) => void (typing.typed.value = text);
   const reseat = () => void desk.act("reseat", {});
@@ -215,7 +214,6 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     openMove,
     correctLast,
     show,
-    readCautions,
     pick,
     type,
   });

@@ -290,12 +290,7 @@ def learn_between(b: Belief, x: Sequence[float], lo: float, hi: float, r2: float
     Z = Φ(β) − Φ(α), e = (φ(α) − φ(β))/Z, f = 1 + (αφ(α) − βφ(β))/Z − e²."""
     d, sg, v, mu = _gain(b, x, r2)
     s = np.sqrt(v)
-    alpha, beta = (lo - mu) / s, (hi - mu) / s
-    lz = _log_between(alpha, beta)
-    pa, pb = _density_ratio(alpha, lz), _density_ratio(beta, lz)
-    e = pa - pb
-    f = 1.0 + _times(alpha, pa) - _times(beta, pb) - e * e
-    f = np.clip(f, 1e-9, 1.0)
+    lz, e, f = truncated((lo - mu) / s, (hi - mu) / s)
     gain = sg / v[:, None]
     return _keep(
         replace(
@@ -305,6 +300,20 @@ def learn_between(b: Belief, x: Sequence[float], lo: float, hi: float, r2: float
             lw=d.lw + lz,
         )
     )
+
+
+def truncated(alpha: Floats, beta: Floats) -> tuple[Floats, Floats, Floats]:
+    """Moments of a standard normal cut to [α, β]: ln Z, its mean e and its variance f.
+
+    >>> lz, e, f = truncated(np.array([-np.inf]), np.array([0.0]))
+    >>> [round(float(x[0]), 4) for x in (lz, e, f)]
+    [-0.6931, -0.7979, 0.3634]
+    """
+    lz = _log_between(alpha, beta)
+    pa, pb = _density_ratio(alpha, lz), _density_ratio(beta, lz)
+    e = pa - pb
+    f = 1.0 + _times(alpha, pa) - _times(beta, pb) - e * e
+    return lz, e, np.clip(f, 1e-9, 1.0)
 
 
 def _log_between(alpha: Floats, beta: Floats) -> Floats:

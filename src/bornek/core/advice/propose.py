@@ -9,10 +9,10 @@ import numpy as np
 
 from bornek.core.advice.belief import DRAG_SHARE_SD, UM, Floats, chance_between
 from bornek.core.advice.choose import STEEP_SHARE, Aim, Scores, ranked, score, target
+from bornek.core.advice.creep import creep, expect_rows
 from bornek.core.advice.domains import Choices, choices, travel
 from bornek.core.advice.first_steps import blind, loosen, sense_open, sense_step
 from bornek.core.advice.joint import combine, inside_hull, joint_target, score_joint
-from bornek.core.advice.one_way import follow, step
 from bornek.core.advice.packs import change
 from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.replay import History, Row, States
@@ -72,6 +72,9 @@ def reading_u(history: History, row: Row) -> float:
     measured = [v.u for v in found if isinstance(v, Normal)]
     if row.drag is not None:
         return DRAG_SHARE_SD * abs(row.aim)
+    blades = [v.b - v.a for v in found if isinstance(v, Interval) and v.b > v.a]
+    if blades and not any(u > 0 for u in measured):
+        return blades[-1] / 4  # half of it is what a bracket is drawn in by
     return min(measured) if measured else row.s_r / math.sqrt(row.repeats)
 
 
@@ -113,6 +116,8 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         _candidate(history, options, index, scores, i) for i in _shown(history, options, index, scores, order)
     )
     rivals = tuple(rest)
+    if history.knob.one_way and best.states == states:
+        return Proposal(best, (), "edge", now_in, provable)
     if judged.code in ("at_edge", "not_proven") and best.p_in <= now_in:
         return Proposal(best, rivals, "no better", now_in, provable)
     missing, missing_p = _missing(history, ctx, best, aims)
@@ -199,7 +204,9 @@ def _reach(
         ],
         axis=1,
     )
-    scores = _creep(history, x_all, now, aims) if history.knob.one_way else _score(history, x_all, now, aims)
+    if history.knob.one_way:
+        return options, index, creep(history, x_all[:, 0], now[0], aims, _noise(history))
+    scores = _score(history, x_all, now, aims)
     return options, index, scores
 
 
@@ -209,35 +216,18 @@ def _target(history: History, aims: Sequence[Aim], now: Sequence[float]) -> Floa
     return joint_target([r.belief for r in history.rows], aims, now)
 
 
+def _noise(history: History) -> list[float]:
+    """Variance of the next reading of each row, in the belief's unit."""
+    return [(reading_u(history, r) * r.per) ** 2 for r in history.rows]
+
+
 def _score(history: History, x: Floats, now: Sequence[float], aims: Sequence[Aim]) -> Scores:
-    r2 = [(reading_u(history, r) * r.per) ** 2 for r in history.rows]
+    r2 = _noise(history)
     if len(history.rows) == len(history.knobs) == 1:
         return score(history.row.belief, x[:, 0], now[0], aims[0], r2[0])
     beliefs = [r.belief for r in history.rows]
     grids = [grid_of(k) for k in history.knobs]
     return score_joint(beliefs, x, aims, r2, grids, _target(history, aims, now))
-
-
-def _creep(history: History, x: Floats, now: Sequence[float], aims: Sequence[Aim]) -> Scores:
-    """An adjuster that only goes onward: the step is the one-way rule's, the others follow by their chance."""
-    row, aim = history.row, aims[0]
-    u = reading_u(history, row)
-    rounds = [
-        (history.travels(r.states)[0], (v.v - row.aim) * row.per, (v.u * row.per) ** 2)
-        for r in history.standing
-        if r.states is not None and not r.held_out and isinstance(v := r.values.get(row.key), Normal)
-    ]
-    bank = follow(row.k0[0] * row.per / UM, row.rho[0], rounds)
-    ahead = x[:, 0] - now[0]
-    order = np.argsort(ahead, kind="stable")
-    found = step(bank, ahead[order], aim.lo, aim.hi, (u * row.per) ** 2)
-    p_in, p_past = np.empty(len(x)), np.empty(len(x))
-    p_in[order], p_past[order] = found.p_in, found.p_past
-    best = int(order[found.index])
-    rounds_left = np.where(
-        np.arange(len(x)) == best, 1.0, 2.0 + np.abs(ahead - ahead[best]) / max(abs(ahead).max(), 1.0)
-    )
-    return Scores(p_in, p_past, rounds_left, ahead >= (0.0 if found.stop else 1e-9))
 
 
 def _order(
@@ -284,6 +274,9 @@ def _possible(
 
 def _predict(history: History, states: States) -> dict[str, Predicted]:
     x = history.travels(states)
+    if history.knob.one_way:
+        aims = [aim_of(r, history.knobs, reading_u(history, r))[0] for r in history.rows]
+        return expect_rows(history, x[0], aims, _noise(history))
     predicted = {}
     for row in history.rows:
         u = reading_u(history, row)

@@ -10,10 +10,10 @@ from bornek.core.advice.domains import travel
 from bornek.core.advice.replay import History, Row
 from bornek.core.phrases import lower_first
 from bornek.core.quantities import Speech, say_quantity
-from bornek.core.settings.kind import Setting
+from bornek.core.settings.kind import Setting, speech
 from bornek.core.settings.records import Context
 from bornek.core.uncertainty import expanded
-from bornek.core.windows import Normal
+from bornek.core.windows import Interval, Normal
 
 ANSWERS = (
     ("recounted", "The pack was another one: I have counted it"),
@@ -49,20 +49,26 @@ def surprise(kind: Setting, ctx: Context, history: History) -> Surprise | None:
     row = _oddest(history)
     if not last.flagged or last.number in explained or row is None:
         return None
-    say, predicted = Speech(ctx.unit), last.promised[row.key]
+    say, predicted = speech(ctx), last.promised[row.key]
     value = last.values.get(row.key)
     found = value.v if isinstance(value, Normal) else -0.0
     if isinstance(value, Normal):
         gap = found - predicted.v
         side = "more" if gap > 0 else "short"
         gap_words = f"found {_said(found, row, say)}: {_said(abs(gap), row, say)} {side}"
+    elif isinstance(value, Interval):
+        gap_words = f"found {_said(value.a, row, say)} to {_said(value.b, row, say)}"
     else:
         gap_words = "found no movement at all"
     asked = ""
     if last.either:
-        asked = (
-            " Count the pack again: either a shim was miscounted, or this unit answers otherwise than most."
+        miscounted = history.knob.domain.sort != "position"
+        again = (
+            "Count the pack again: either a shim was miscounted"
+            if miscounted
+            else f"Look at the {history.knob.noun} again: either it stands elsewhere than was written"
         )
+        asked = f" {again}, or this unit answers otherwise than most."
     elif last.doubted and last.doubted != last.number:
         asked = f" Round {last.doubted} is likelier to be off than this one."
     elif not last.doubted and len(history.standing) > 1:
@@ -103,7 +109,9 @@ def _scale_hints(history: History, row: Row) -> list[str]:
 
 
 def _said(value: float, row: Row, say: Speech) -> str:
-    return say.number(value) if row.quantity == "length" else say_quantity(value, row.quantity, say)
+    if row.quantity == "length":
+        return say.number(value)
+    return say_quantity(value, row.quantity, say, row.unit or None)
 
 
 def _oddest(history: History) -> Row | None:

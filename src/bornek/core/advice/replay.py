@@ -30,6 +30,8 @@ from bornek.core.windows import AtMost, Normal, Value, Window
 
 SCATTER_UM = 6.0
 """The scatter of reassembly for which the belief's constants are made."""
+FINE_UM = 2.0
+"""A length that scatters by less than this is reckoned in units of its own scatter."""
 SURPRISED = 0.5
 """More likely than not, some round is off."""
 SURPRISE_SDS = 2.5
@@ -46,8 +48,8 @@ States = Mapping[str, State]
 class Row:
     """One quantity that the adjusters bring in: its window and aim, and what is believed of its answer.
 
-    `per` turns its unit into the belief's: µm for a length; a share or an angle so that its reassembly
-    scatter counts as 6.
+    `per` turns its unit into the belief's: µm for a length; a share, an angle, or a length that scatters by
+    less than 2 µm, so that its reassembly scatter counts as 6.
     """
 
     key: str
@@ -65,6 +67,7 @@ class Row:
     harm: Literal["low", "high", ""]
     harm_at: float
     drag: Drag | None = None
+    unit: str = ""
     learned: tuple[int, ...] = ()
     """The rounds that the belief has learned, in order."""
 
@@ -204,7 +207,8 @@ def _start(response: Response, i: int, per: float, knobs: Sequence[Knob], ctx: C
 def _row(response: Response, i: int, result: Result, knobs: Sequence[Knob], ctx: Context) -> Row:
     window = result.steer or result.window
     assert window is not None
-    per = UM if result.quantity == "length" else SCATTER_UM / response.s_a[i]
+    coarse = result.quantity == "length" and (response.geometry or response.s_a[i] * UM >= FINE_UM)
+    per = UM if coarse else SCATTER_UM / response.s_a[i]
     belief = _start(response, i, per, knobs, ctx)
     repeats = max(1, response.repeats)
     u = response.s_r[i] / math.sqrt(repeats)
@@ -229,6 +233,7 @@ def _row(response: Response, i: int, result: Result, knobs: Sequence[Knob], ctx:
         harm=harm,
         harm_at=_harm_at(window, aim, harm) if at is None else at,
         drag=response.drag,
+        unit=result.unit,
     )
 
 

@@ -1,4 +1,5 @@
-"""Runout of a built-up crank at both ends: first harmonics, their sum and difference as vectors.
+"""Runout at one place or at both ends of a shaft or a built-up crank: first harmonics, at two ends their sum and
+difference as vectors.
 
 e = √(a² + b²), a = 2/N Σ r cosθ, b = 2/N Σ r sinθ; high spot at atan2(b, a); angle 0 is the
 crankpin. s = (v_L + v_R)/2, d = (v_R − v_L)/2. No truing move is computed: beyond the limit the
@@ -15,7 +16,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
-from bornek.core.scenes import Circle, Ray
+from bornek.core.scenes import Circle, Ray, Trace
 from bornek.core.settings.common import given_window, source_lines, whole_form
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
@@ -25,8 +26,12 @@ from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Working
 
 ENDS = (("L", "Left end"), ("R", "Right end"))
+ONE = ("L", "Here")
+AROUND, EXTREMES = "around", "extremes"
 LEAST_ANGLES, MOST_ANGLES = 8, 36
 SCATTER_PRIOR_MM = 0.002
+RIM_SHARE = 1.1
+"""The rim is drawn at so many times what runs out most."""
 
 
 def first_harmonic(readings_mm: Sequence[float]) -> complex:
@@ -64,97 +69,142 @@ def _vector_u(gauges: Sequence[Gauge]) -> float:
     return math.hypot(one * math.sqrt(2 / len(gauges)), coarsest.calibration_u / 2)
 
 
+def _degrees(v: complex) -> float:
+    return math.degrees(cmath.phase(v)) % 360
+
+
 @register
 class CrankRunout(Setting):
     id = "crank_runout"
-    title = "Runout of a built-up crank at both ends"
+    version = 2
+    layout = "side_by_side"
+    title = "Runout, at one place or at both ends"
     cautions = (
-        "Keep sleeves and hair clear of the turning crank; turn by hand only.",
+        "Keep sleeves and hair clear of the turning shaft; turn by hand only.",
         "The maker's manual, the shop's rules and local codes come first.",
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form(
-            [
-                Field("limit", "Runout limit", "length", lo=0.001, hi=2),
-                Field(
-                    "convention",
-                    "The limit means",
-                    "choice",
-                    options=(
-                        ("tir", "full indicator reading at each end"),
-                        ("sum", "both ends' readings added"),
-                        ("eccentricity", "eccentricity at each end"),
-                    ),
-                    why="Asked, never guessed.",
-                ),
-                Field(
-                    key="angles",
-                    label="Angles read around",
-                    quantity="count",
-                    default=LEAST_ANGLES,
-                    lo=LEAST_ANGLES,
-                    hi=MOST_ANGLES,
-                ),
-                Field(
-                    "gauges",
-                    "The gauges stand",
-                    "choice",
-                    options=(
-                        ("outboard", "outboard of the two supports"),
-                        ("between", "between the supports"),
-                    ),
-                ),
-            ]
-        )
+        two = given.get("ends", "two") == "two"
+        around = given.get("read", AROUND) == AROUND
+        conventions = [
+            ("tir", "full indicator reading" + (" at each end" if two else "")),
+            *([("sum", "both ends' readings added")] if two else []),
+            *([("eccentricity", "eccentricity" + (" at each end" if two else ""))] if around else []),
+        ]
+        own = [
+            Field("ends", "Read at", "choice", default="two",
+                  options=(("two", "both ends of a built-up crank or shaft"), ("one", "one place"))),
+            Field("read", "Read", "choice", default=AROUND,
+                  options=((AROUND, "at equal angles around"), (EXTREMES, "greatest and smallest only"))),
+            Field("limit", "Runout limit", "length", lo=0.001, hi=2),
+            Field("convention", "The limit means", "choice", options=tuple(conventions), why="Asked, never guessed."),
+            *([Field(key="angles", label="Angles read around", quantity="count", default=LEAST_ANGLES,
+                     lo=LEAST_ANGLES, hi=MOST_ANGLES)] if around else []),
+            *([Field("gauges", "The gauges stand", "choice",
+                     options=(("outboard", "outboard of the two supports"), ("between", "between the supports")))]
+              if two else []),
+            Field("held", "It turns", "choice", default="own",
+                  options=(("own", "in its own bearings or on blocks"), ("centres", "between centres"))),
+            Field("untrusted", "Surfaces that cannot be trusted", "lines", required=False,
+                  why="A burred centre, a chewed end: recorded, and not run on."),
+            Field("unchecked", "What was not checked", "lines", required=False,
+                  why="Rod side shake, big end play: it goes on the record."),
+        ]  # fmt: skip
+        return whole_form(own, aim=False)
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return "shaft_bent" if verdict == "out_high" else ""
 
+    def _ends(self, ctx: Context) -> tuple[tuple[str, str], ...]:
+        return ENDS if ctx.given["ends"] == "two" else (ONE,)
+
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
-        n = int(ctx.given["angles"])
+        if ctx.given["read"] == EXTREMES:
+            stations: list[tuple[str, str, int | None]] = [
+                ("max", "greatest", None),
+                ("min", "smallest", None),
+            ]
+        else:
+            n = int(ctx.given["angles"])
+            stations = [(str(k), f"{360 * k / n:.3g}°", round(360 * k / n)) for k in range(n)]
+        zero = "Angle 0 is the crankpin." if ctx.given["ends"] == "two" else "Angle 0 is the mark."
         return tuple(
             Slot(
-                key=f"{end}.{k}",
-                label=f"{label}, {360 * k / n:.3g}°",
+                key=f"{end}.{key}",
+                label=f"{label}, {words}",
                 group=label,
-                axes={"end": end, "angle": round(360 * k / n)},
+                axes={"end": end} | ({} if angle is None else {"angle": angle}),
                 quantity="length",
                 nature="size",
-                posture="Angle 0 is the crankpin. Turn to the mark, let it rest, read.",
+                needs="travel",
+                posture=f"{zero} Turn to the mark, let it rest, read."
+                if angle is not None
+                else f"Turn it once round by hand; the {words} that the needle shows.",
                 plausible=(-2.0, 2.0),
                 alike="end",
             )
-            for end, label in ENDS
-            for k in range(n)
+            for end, label in self._ends(ctx)
+            for key, words, angle in stations
         )
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
-        around = {end: self._around(ctx, sifted, end) for end, _ in ENDS}
-        if any(len(r) < int(ctx.given["angles"]) for r in around.values()):
-            return Outcome((), (), NOT_READ)
-        left, right = (first_harmonic(around[end]) for end in "LR")
-        s, d = (left + right) / 2, (right - left) / 2
-        gauges = {end: sifted.gauges([x for x in slots if x.axes["end"] == end], ctx) for end, _ in ENDS}
-        results = [*self._limits(ctx, around, gauges, left, right), *self._vectors(ctx, gauges, s, d)]
+        ends = self._ends(ctx)
+        around = {end: self._around(slots, sifted, end) for end, _ in ends}
+        checks = self._centres(ctx)
+        whole = len(slots) // len(ends)
+        if any(len(r) < whole for r in around.values()):
+            return Outcome((), tuple(checks), NOT_READ)
+        gauges = {end: sifted.gauges([x for x in slots if x.axes["end"] == end], ctx) for end, _ in ends}
+        vectors = {} if ctx.given["read"] == EXTREMES else {e: first_harmonic(around[e]) for e, _ in ends}
+        results = self._limits(ctx, around, gauges, vectors)
+        if len(vectors) == len(ENDS):
+            s, d = (vectors["L"] + vectors["R"]) / 2, (vectors["R"] - vectors["L"]) / 2
+            results += self._sums(gauges, s, d)
+            checks += self._shape(ctx, s, d)
+        elif vectors:
+            results += self._eccentricity(around, gauges, vectors)
         overall = worst([r.verdict for r in results if r.role == "target"])
-        checks = self._shape(ctx, s, d)
-        sentence = "Inside the limit: leave it alone." if overall.code == "in" else ""
-        if overall.code.startswith("out"):
-            sentence = "Beyond the limit: the crank is sent out. No truing move is reckoned here."
         return Outcome(
             results=tuple(results),
             checks=tuple(checks),
             verdict=overall,
-            instruct=sentence,
-            scenes=(self._circle(ctx, left, right),),
-            unverified=("The rods' straightness",),
+            instruct=self._instruct(ctx, overall.code),
+            scenes=(self._circle(ctx, around, vectors),) if vectors else (),
+            unverified=(*self._unverified(ctx),),
         )
 
-    def _around(self, ctx: Context, sifted: Sifted, end: str) -> list[float]:
-        found = (sifted.counted.get(f"{end}.{k}") for k in range(int(ctx.given["angles"])))
+    @staticmethod
+    def _instruct(ctx: Context, code: str) -> str:
+        if code == "in":
+            return "Inside the limit: leave it alone."
+        what = "the crank is" if ctx.given["ends"] == "two" else "it is"
+        return (
+            f"Beyond the limit: {what} sent out. No truing move is reckoned here."
+            if code.startswith("out")
+            else ""
+        )
+
+    @staticmethod
+    def _unverified(ctx: Context) -> list[str]:
+        rods = ["The rods' straightness"] if ctx.given["ends"] == "two" else []
+        return [*rods, *(f"Surface not trusted: {x}" for x in ctx.given.get("untrusted") or ()),
+                *(ctx.given.get("unchecked") or ())]  # fmt: skip
+
+    @staticmethod
+    def _centres(ctx: Context) -> list[Check]:
+        """A surface that cannot be trusted excludes running between centres."""
+        bad = ctx.given.get("untrusted") or ()
+        if not bad or ctx.given["held"] != "centres":
+            return []
+        words = f"{bad[0]}: it cannot be run between centres. Lay it on blocks at its own journals and read again."
+        return [Check("centres", "warn", words, "reseat")]
+
+    @staticmethod
+    def _around(slots: Sequence[Slot], sifted: Sifted, end: str) -> list[float]:
+        found = (sifted.counted.get(s.key) for s in slots if s.axes["end"] == end)
         return [e.number for e in found if e is not None and e.number is not None]
 
     def _limits(
@@ -162,31 +212,49 @@ class CrankRunout(Setting):
         ctx: Context,
         around: Mapping[str, list[float]],
         gauges: Mapping[str, list[Gauge]],
-        left: complex,
-        right: complex,
+        vectors: Mapping[str, complex],
     ) -> list[Result]:
         """A full reading is one travel of its gauge: its card counts once, in a sum of ends by one gauge twice."""
         window = given_window(ctx.given, None, ctx.given["limit"])
+        ends = self._ends(ctx)
         tir = {end: spread(values) for end, values in around.items()}
-        one = {end: _travel_budget(tir[end], gauges[end]) for end, _ in ENDS}
+        one = {end: _travel_budget(tir[end], gauges[end]) for end, _ in ends}
         match ctx.given["convention"]:
-            case "tir":
-                rows = [(f"tir_{e}", f"Full reading, {label.lower()}", tir[e], one[e].u) for e, label in ENDS]
             case "sum":
                 u = combined([(1.0, one["L"]), (1.0, one["R"])])
                 rows = [("tir_sum", "Both ends' full readings added", tir["L"] + tir["R"], u)]
+            case "eccentricity":
+                rows = [
+                    (
+                        f"e_{e}",
+                        self._named("Eccentricity", ends, label),
+                        abs(vectors[e]),
+                        _vector_u(gauges[e]),
+                    )
+                    for e, label in ends
+                ]
             case _:
                 rows = [
-                    (f"e_{e}", f"Eccentricity, {label.lower()}", abs(v), _vector_u(gauges[e]))
-                    for (e, label), v in zip(ENDS, (left, right), strict=True)
+                    (f"tir_{e}", self._named("Full reading", ends, label), tir[e], one[e].u)
+                    for e, label in ends
                 ]
-        return [self._judge(key, label, Normal(v, u), window) for key, label, v, u in rows]
+        return [self._judge(key, label, Normal(v, u), window, around) for key, label, v, u in rows]
 
-    def _judge(self, key: str, label: str, value: Normal, window: Window) -> Result:
-        working = Working(
-            (Line(label, "greatest less smallest, or √(a² + b²)", f"{value.v:.4f}", True),),
-            source_lines(window),
-        )
+    @staticmethod
+    def _named(what: str, ends: Sequence[tuple[str, str]], label: str) -> str:
+        return f"{what}, {label.lower()}" if len(ends) > 1 else what
+
+    def _judge(
+        self, key: str, label: str, value: Normal, window: Window, around: Mapping[str, list[float]]
+    ) -> Result:
+        lines = [Line(label, "greatest less smallest, or √(a² + b²)", f"{value.v:.4f}", True)]
+        for end, values in around.items():
+            if len(values) >= LEAST_ANGLES:
+                e = abs(first_harmonic(values))
+                how = f"2 × {e:.4f} of {spread(values):.4f}; the rest is out of round, or the surface"
+                lines.append(
+                    Line("From eccentricity" + (f", {end}" if len(around) > 1 else ""), how, f"{2 * e:.4f}")
+                )
         return Result(
             key=key,
             label=label,
@@ -194,28 +262,34 @@ class CrankRunout(Setting):
             value=value,
             window=window,
             role="target",
-            working=working,
+            working=Working(tuple(lines), source_lines(window)),
             verdict=verdict(value, window),
         )
 
-    def _vectors(
-        self, ctx: Context, gauges: Mapping[str, list[Gauge]], s: complex, d: complex
+    def _eccentricity(
+        self,
+        around: Mapping[str, list[float]],
+        gauges: Mapping[str, list[Gauge]],
+        vectors: Mapping[str, complex],
     ) -> list[Result]:
+        (end, v), *_ = vectors.items()
+        rest = max(spread(around[end]) - 2 * abs(v), 0.0)
+        u = _vector_u(gauges[end])
+        return [
+            self._told("high", f"Eccentricity, high at {_degrees(v):.0f}°", abs(v), u),
+            self._told("rest", "Out of round, or the surface", rest, math.hypot(u, u)),
+        ]
+
+    def _sums(self, gauges: Mapping[str, list[Gauge]], s: complex, d: complex) -> list[Result]:
         u = math.hypot(_vector_u(gauges["L"]), _vector_u(gauges["R"])) / 2
         return [
-            Result(
-                key=key,
-                label=f"{label}, high at {math.degrees(cmath.phase(v)) % 360:.0f}°",
-                quantity="length",
-                value=Normal(abs(v), u),
-                window=None,
-                role="info",
-            )
-            for key, label, v in (
-                ("sum", "Both ends together", s),
-                ("difference", "Ends against each other", d),
-            )
+            self._told("sum", f"Both ends together, high at {_degrees(s):.0f}°", abs(s), u),
+            self._told("difference", f"Ends against each other, high at {_degrees(d):.0f}°", abs(d), u),
         ]
+
+    @staticmethod
+    def _told(key: str, label: str, v: float, u: float) -> Result:
+        return Result(key=key, label=label, quantity="length", value=Normal(v, u), window=None, role="info")
 
     def _shape(self, ctx: Context, s: complex, d: complex) -> list[Check]:
         """What the vectors say of the rims: gape, pinch, twist, or neither."""
@@ -233,18 +307,32 @@ class CrankRunout(Setting):
             found.append("The rims are twisted about the pin.")
         return [Check("shape", "note", words) for words in found]
 
-    def _circle(self, ctx: Context, left: complex, right: complex) -> Circle:
+    def _circle(
+        self, ctx: Context, around: Mapping[str, list[float]], vectors: Mapping[str, complex]
+    ) -> Circle:
+        """What was read about the rim, grown so that the limit is seen, and the high spots."""
         say = speech(ctx)
+        ends = self._ends(ctx)
+        most = max(
+            [SCATTER_PRIOR_MM, *(abs(v) for v in vectors.values()), *(spread(r) for r in around.values())]
+        )
+        rim = RIM_SHARE * most
         rays = tuple(
-            Ray(math.degrees(cmath.phase(v)) % 360, abs(v), f"{label} {say.number(abs(v))}", "vector")
-            for (_, label), v in zip(ENDS, (left, right), strict=True)
+            Ray(_degrees(v), abs(v), f"{label}: {say.number(abs(v))} high at {_degrees(v):.0f}°", "vector")
+            for (end, label) in ends
+            if (v := vectors[end]) is not None
         )
-        return Circle(
-            "High spots", say.unit, max(abs(left), abs(right), ctx.given["limit"]), rays, "crankpin"
+        traces = tuple(
+            Trace(label, tuple((360 * k / len(r), rim + x - sum(r) / len(r)) for k, x in enumerate(r)), n > 0)
+            for n, (end, label) in enumerate(ends)
+            if (r := around[end])
         )
+        zero = "crankpin" if len(ends) > 1 else "mark"
+        return Circle("High spots", say.unit, rim + most, rays, zero, rim, traces)
 
     def tools(self, ctx: Context) -> Sequence[str]:
-        return ("two magnetic bases", "supports or centres", "soft hammer")
+        bases = "two magnetic bases" if ctx.given["ends"] == "two" else "magnetic base"
+        return (bases, "supports or centres", "soft hammer")
 
     def reads(self, ctx: Context) -> frozenset[str]:
         return frozenset({"crank"})

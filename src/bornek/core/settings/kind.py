@@ -37,6 +37,7 @@ class Field:
         "torque",
         "pressure",
         "temperature",
+        "time",
         "count",
         "number",
         "choice",
@@ -70,6 +71,10 @@ class Slot:
     options: tuple[tuple[str, str], ...] = ()
     peers: str = ""
     """Slots with the same `peers` are repeats of one quantity and guard each other against slips."""
+    unit: str = ""
+    """The unit of a bare number, and in which it is shown back, where it is not the core's: a scale in kgf."""
+    needs: str = ""
+    """What a gauge must be able to take here, where quantity and nature leave it open: outside, inside, depth."""
     alike: str = ""
     """Groups whose slots have the same `alike` should read much the same: the two ends of one shaft."""
 
@@ -104,6 +109,8 @@ class Result:
     strip: bool = True
     """Whether it has a strip of its own; what only blocks stands in a table."""
     readings: tuple[float, ...] = ()
+    unit: str = ""
+    """The scale's own unit, where it is shown in that instead of the core's: kgf, lb·in."""
 
 
 @dataclass(frozen=True)
@@ -184,6 +191,8 @@ class Setting(Calculation):
 
     offers: ClassVar[tuple[Offer, ...]] = ()
     """Fits of one part that it measures: Inspect offers them there and rests its verdict on them."""
+    fine: ClassVar[bool] = False
+    """Set to less than a µm: values are said to a tenth of one."""
     layout: ClassVar[str] = "bench"
     """How its page is laid out, by name: bench for one quantity, side_by_side for several."""
 
@@ -264,4 +273,4 @@ def aim_in(window: Window, wanted: float | None, u: float) -> float:
 
 
 def speech(ctx: Context) -> Speech:
-    return Speech(ctx.unit)
+    return Speech(ctx.unit, ctx.fine)

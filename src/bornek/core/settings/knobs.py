@@ -80,6 +80,15 @@ Domain = Packs | JointPacks | Lattice | Points | Curve | Continuous
 
 
 @dataclass(frozen=True)
+class Scale:
+    """Another measure of a move: `per` of it for each unit of the knob: mm of tape on a rim, degrees of a nut."""
+
+    per: float
+    unit: str
+    words: str
+
+
+@dataclass(frozen=True)
 class Knob:
     """What the mechanic turns or swaps. `sense` +1: more of it raises the value; None: unknown.
 
@@ -104,6 +113,8 @@ class Knob:
     """What is done to raise or lower it, before the size: "Ream the bush to"."""
     first: str = ""
     """What must be done before every move of it, as a sentence."""
+    scales: tuple[Scale, ...] = ()
+    """The same move by other measures."""
 
     @property
     def places(self) -> tuple[str, ...]:

@@ -141,6 +141,7 @@ class Context:
     history: tuple[Learned, ...] = ()
     school: Mapping[str, str] = field(default_factory=dict)
     unit: str = "mm"
+    fine: bool = False
     round: int = 1
     signed: bool = False
     memo: dict[Any, Any] = field(default_factory=dict, init=False, repr=False, compare=False)

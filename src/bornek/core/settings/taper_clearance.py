@@ -6,44 +6,41 @@ arithmetic. Round 1 is unmounted; every later round is after a drive.
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from typing import Any
 
 from bornek.core.errors import InputError
-from bornek.core.quantities import Speech
-from bornek.core.settings.common import PLAY_TELLS, given_window, whole_form
+from bornek.core.readings import expected_u
+from bornek.core.settings.common import PLAY_TELLS, confirm, from_start, given_window, unread, whole_form
 from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
+from bornek.core.settings.feelers import Feeler, brackets, feeler_of, feeler_slots, grown, said, tilt
+from bornek.core.settings.figures.feeler_over_roller import draw_feeler_over_roller
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
-from bornek.core.settings.knobs import Continuous, Knob
-from bornek.core.settings.records import Between, Context
+from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
+from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
+from bornek.core.settings.state import State
 from bornek.core.tables.lookup import GROUPS, Mark, mark_of, row_for
-from bornek.core.windows import NOT_READ, Interval, Verdict, Window, verdict, worst
+from bornek.core.windows import NOT_READ, Interval, Normal, Value, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Working
 
-ROWS = (("near", "Row near you"), ("far", "Far row"))
-POSITIONS = (1, 2, 3)
-TILT_MM = 0.03
-JUMP = 5.0
 BORE_REACH_MM = 1.0
-SMALLEST_DRIVE_MM = 0.01
+DRIVE_STEP_MM, DRIVE_SCATTER_MM = 0.01, 0.01
+KNOB = "drive"
 MARKED = "marked"
-
-
-@dataclass(frozen=True)
-class _Feeler:
-    """One round of feelers: the mean bracket, the tightest roller's, and whether all rollers were read."""
-
-    mean: Interval
-    tight: Interval
-    whole: bool
-
-
-def _said(bracket: Interval, say: Speech) -> str:
-    return f"{say.size(bracket.a)}–{say.size(bracket.b)}"
+DRIVEN = Slot(
+    key="drive",
+    label="Axial drive-up, measured",
+    group="Drive-up",
+    axes={},
+    quantity="length",
+    nature="size",
+    needs="depth",
+    posture="How far the ring went up, from where it first seated. A cross-check of the blades.",
+    plausible=(0.01, 20.0),
+    optional=True,
+)
 
 
 def _mark(ctx: Context) -> Mark | None:
@@ -57,6 +54,7 @@ def _mark(ctx: Context) -> Mark | None:
 @register
 class TaperClearance(Setting):
     id = "taper_clearance"
+    version = 2
     title = "Radial clearance and drive-up of a tapered-bore roller bearing"
     cautions = (
         "Hydraulic release lets parts jump: nut on the thread, gap larger than the drive-up, nobody in line.",
@@ -113,6 +111,8 @@ class TaperClearance(Setting):
                         ("greatest", "the greatest reduction: tighter"),
                     ),
                 ),
+                Field("pitch", "Pitch of the nut, to say its turn", "length", False, lo=0.2, hi=12),
+                Field("slots", "Slots in the nut, to say the next one", "count", False, lo=1, hi=60),
             ]
         )
 
@@ -148,70 +148,100 @@ class TaperClearance(Setting):
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
 
+    def _where(self, ctx: Context) -> str:
+        return "top" if ctx.given["posture"] == "supported" else "bottom"
+
     def slots(self, ctx: Context) -> list[Slot]:
-        where = "top" if ctx.given["posture"] == "supported" else "bottom"
-        when = "unmounted" if ctx.round == ctx.first_round else "mounted"
-        return [
-            Slot(
-                key=f"feeler.{row}.{p}",
-                label=f"{label}, roller {p}",
-                group=label,
-                axes={"row": row, "position": p},
-                quantity="length",
-                nature="size",
-                accepts="between",
-                posture=f"Over the unloaded roller, at the {where}, {when}. Swing the outer ring true. The "
-                "blade must pass along the roller's full length. Largest that goes, smallest that does not.",
-                plausible=(0.005, 2.0),
-                peers="feeler",
-            )
-            for row, label in ROWS
-            for p in POSITIONS
-        ]
+        first = ctx.round == ctx.first_round
+        feelers = feeler_slots(self._where(ctx), "unmounted" if first else "mounted")
+        if first:
+            return feelers
+        return [*feelers, DRIVEN, *self._lock_slots(ctx, feelers)]
 
-    def _brackets(self, ctx: Context) -> dict[str, list[Between]]:
-        found: dict[str, list[Between]] = {}
-        counted = sift(self.slots(ctx), ctx.now()).counted
-        for slot in self.slots(ctx):
-            entry = counted.get(slot.key)
-            if entry is not None and isinstance(entry.raw, Between):
-                found.setdefault(slot.group, []).append(entry.raw)
-        return found
+    def _lock_slots(self, ctx: Context, feelers: Sequence[Slot]) -> list[Slot]:
+        """Once it is in: the nut is locked, on to the next slot only as far as the reduction allows."""
+        limits = self._limits(ctx)
+        now, before = feeler_of(brackets(feelers, ctx)), self._feeler(ctx.at(ctx.first_round))
+        if now is None or before is None or not now.whole:
+            return []
+        overall = self._overall(self._after(ctx, before, now, limits))
+        if overall.code not in ("in", "at_edge"):
+            return []
+        return [confirm("lock", "Lock the nut", "Lock", self._lock_words(ctx, before, now, limits))]
 
-    def _clearance(self, ctx: Context) -> _Feeler | None:
-        """The mean of the brackets, end by end, and the tightest of them."""
-        blades = [b for row in self._brackets(ctx).values() for b in row]
-        if not blades:
-            return None
-        ends = (sum(b.lo for b in blades), sum(b.hi for b in blades))
-        mean = Interval(*(round(end / len(blades), 9) for end in ends))
-        tight = min(blades, key=lambda b: (b.lo, b.hi))
-        return _Feeler(mean, Interval(tight.lo, tight.hi), len(blades) == len(ROWS) * len(POSITIONS))
+    def _lock_words(self, ctx: Context, before: Feeler, now: Feeler, limits: Limits) -> str:
+        pitch, slots = ctx.given.get("pitch"), ctx.given.get("slots")
+        if pitch is None or slots is None:
+            return "On to the next slot only if the reduction allows it, never back."
+        say = speech(ctx)
+        further = float(pitch) / int(slots) / axial_drive_mm(1.0, limits.taper, limits.drive)[0]
+        most = min(limits.reduction[1] - reduction(before.mean, now.mean).b, now.tight.a - limits.residual)
+        allowed = (
+            "it may go on to the next slot"
+            if further <= most
+            else "NOT on to the next slot: take another washer"
+        )
+        return f"The next slot is at most {say.number(further)} more of reduction, {say.number(most)} is left: {allowed}. Never back."
+
+    def _feeler(self, ctx: Context) -> Feeler | None:
+        return feeler_of(brackets(feeler_slots("", ""), ctx))
 
     def evaluate(self, ctx: Context) -> Outcome:
-        limits = self._limits(ctx)
-        checks = [*self._contradictions(ctx, limits), *self._tilt(ctx)]
-        now, before = self._clearance(ctx), self._clearance(ctx.at(ctx.first_round))
+        limits, say = self._limits(ctx), speech(ctx)
+        first = ctx.round == ctx.first_round
+        checks = [*self._contradictions(ctx, limits), *tilt(brackets(feeler_slots("", ""), ctx))]
+        now, before = self._feeler(ctx), self._feeler(ctx.at(ctx.first_round))
+        driven = ctx.state(KNOB)
+        words = said(now.mean, say) if now else ""
+        top = self._where(ctx) == "top"
+        picture = draw_feeler_over_roller(top, words, driven.label(say) if driven else "")
         if now is None or before is None:
-            return Outcome((), tuple(checks), NOT_READ)
+            lo, hi = limits.reduction
+            empty = unread("reduction", "Clearance reduction", self._reduction_window(ctx, limits, lo, hi))
+            return Outcome((empty,), tuple(checks), NOT_READ, scenes=(picture,))
         unmounted = self._unmounted(before.mean, limits)
         checks += self._group_check(ctx, before.mean, limits)
-        checks += self._grown(ctx, before, now)
-        clear = now.whole and before.whole and not any(c.action for c in checks)
-        if ctx.round == ctx.first_round:
-            return Outcome(
-                (unmounted,),
-                tuple(checks),
-                Verdict("not_proven"),
-                self._first_drive(ctx, before, limits) if clear else "",
-                ("It has not been driven up yet.",),
-            )
+        if not first:
+            last = self._feeler(ctx.at(ctx.round - 1))
+            checks += grown(now, [f for f in (before, last) if f is not None], say)
+        if first and now.whole and not any(c.action for c in checks):
+            checks += self._no_room(ctx, before, limits)
         results = self._after(ctx, before, now, limits)
-        overall = worst([r.verdict for r in results if r.role == "target"])
-        words = self._say(ctx, results, overall, before, now, limits) if clear else ""
-        return Outcome((*results, unmounted), tuple(checks), overall, words)
+        targets = [r for r in results if r.role == "target"]
+        overall = Verdict("not_proven") if first else self._overall(results)
+        observed = {r.key: r.value for r in targets if r.value is not None}
+        clear = now.whole and not any(c.action for c in checks)
+        return Outcome(
+            results=(*results, unmounted),
+            checks=tuple(checks),
+            verdict=overall,
+            instruct=self._say(results, overall) if clear and not first else "",
+            sign_blockers=("It has not been driven up yet.",) if first else (),
+            scenes=(picture,),
+            unverified=("It has not been driven up yet.",) if first else (),
+            observed=observed,
+        )
 
-    def _wanted(self, ctx: Context, before: _Feeler, limits: Limits) -> tuple[float, float]:
+    def _overall(self, results: Sequence[Result]) -> Verdict:
+        """Both must be met; where the blades cannot tell a reduction that is not out, the drive-up may prove it."""
+        by_key = {r.key: r for r in results}
+        taken, left, drive = by_key["reduction"].verdict, by_key["residual"].verdict, by_key.get("drive")
+        proven = drive is not None and drive.verdict.code == "in"
+        if proven and left.code == "in" and taken.code == "not_proven":
+            return Verdict("in")
+        return worst([taken, left])
+
+    def _no_room(self, ctx: Context, before: Feeler, limits: Limits) -> list[Check]:
+        say, (_, most) = speech(ctx), self._wanted(ctx, before, limits)
+        if most > 0:
+            return []
+        words = (
+            f"Do not drive it up: {say.size(before.tight.a)} at the tightest roller, and {say.size(limits.residual)} "
+            "must be left. Take a bearing of another group, or ask its maker."
+        )
+        return [Check("no_room", "stop", words, "stop")]
+
+    def _wanted(self, ctx: Context, before: Feeler, limits: Limits) -> tuple[float, float]:
         """The reduction to aim at, and the most that leaves the least residual at the tightest roller.
 
         The school's end of the window, drawn in by what two brackets can tell; where they can tell less than
@@ -225,58 +255,27 @@ class TaperClearance(Setting):
         most = before.tight.a - limits.residual
         return min(aimed, most), most
 
-    def _drive(self, reduction_mm: float, most_mm: float, limits: Limits) -> tuple[float, float]:
-        """Axial drive-up for a reduction, never so far that a stiff ring would lose more than `most_mm`."""
-        least, greatest = axial_drive_mm(reduction_mm, limits.taper, limits.drive)
-        bound = axial_drive_mm(most_mm, limits.taper, limits.drive)[0]
-        return least, min(greatest, bound)
+    def _reduction_window(self, ctx: Context, limits: Limits, lo: float, hi: float) -> Window:
+        return given_window({**ctx.given, "source": limits.drive.name}, lo, hi)
 
-    def _first_drive(self, ctx: Context, before: _Feeler, limits: Limits) -> str:
-        say = speech(ctx)
-        aimed, most = self._wanted(ctx, before, limits)
-        if most <= 0:
-            return (
-                f"Do not drive it up: {say.size(before.tight.a)} at the tightest roller, and {say.size(limits.residual)} "
-                "must be left. Take a bearing of another group, or ask its maker."
-            )
-        drive = " to ".join(
-            dict.fromkeys(f"{math.floor(x * 100 + 1e-6) / 100:.2f}" for x in self._drive(aimed, most, limits))
-        )
-        why = "" if aimed >= limits.reduction[0] else " The residual decides: less than the usual reduction."
-        return f"Drive it up {drive} mm from where the ring first seats, then read again.{why}"
-
-    def _grown(self, ctx: Context, before: _Feeler, now: _Feeler) -> list[Check]:
-        """Clearance that grew, or fell to a fifth at once, was not read as it is."""
-        last = self._clearance(ctx.at(ctx.round - 1)) if ctx.round > ctx.first_round else None
-        say = speech(ctx)
-        for then in (before, last):
-            if ctx.round == ctx.first_round or then is None:
-                continue
-            if now.mean.a > then.mean.b:
-                words = f"The clearance grew from {_said(then.mean, say)} to {_said(now.mean, say)}: a ring driven up loses it."
-            elif now.mean.b * JUMP < then.mean.a:
-                words = f"The clearance fell from {_said(then.mean, say)} to {_said(now.mean, say)} at once."
-            else:
-                continue
-            return [
-                Check("grown", "warn", f"{words} Is it the same roller and posture? Read both again.", "ask")
-            ]
-        return []
-
-    def _after(self, ctx: Context, before: _Feeler, now: _Feeler, limits: Limits) -> list[Result]:
+    def _after(self, ctx: Context, before: Feeler, now: Feeler, limits: Limits) -> list[Result]:
         say = speech(ctx)
         lo, hi = limits.reduction
-        taken = reduction(before.mean, now.mean)
-        window = given_window({**ctx.given, "source": limits.drive.name}, lo, hi)
+        first = ctx.round == ctx.first_round
+        bracket = Interval(0.0, 0.0) if first else reduction(before.mean, now.mean)
+        taken: Value = Normal(0.0, 0.0) if first else bracket
+        window = self._reduction_window(ctx, limits, lo, hi)
         floor = Window(limits.residual, None, f"{limits.drive.name}, least residual {limits.group}")
+        aimed, _ = self._wanted(ctx, before, limits)
         how = Line(
             "Reduction",
             f"[{say.size(before.mean.a)} − {say.size(now.mean.b)}, {say.size(before.mean.b)} − {say.size(now.mean.a)}]",
-            f"{say.number(taken.a)} to {say.number(taken.b)}",
+            f"{say.number(bracket.a)} to {say.number(bracket.b)}",
             True,
         )
-        mean = Line("Clearance left, mean", "of all rollers", _said(now.mean, say))
+        mean = Line("Clearance left, mean", "of all rollers; judged is the tightest", said(now.mean, say))
         maker = "The maker's data comes first."
+        lines = (how, *self._aim_lines(ctx, aimed, before, limits))
         return [
             Result(
                 key="reduction",
@@ -285,19 +284,58 @@ class TaperClearance(Setting):
                 value=taken,
                 window=window,
                 role="target",
-                working=Working((how,), (window.source, maker)),
+                working=Working(lines, (window.source, maker)),
                 verdict=verdict(taken, window),
+                aim=aimed,
             ),
             Result(
                 key="residual",
-                label="Clearance left at the tightest roller",
+                label="Clearance left",
                 quantity="length",
                 value=now.tight,
                 window=floor,
                 role="target",
                 working=Working((mean,), (floor.source, "The residual wins over the reduction.")),
                 verdict=verdict(now.tight, floor),
+                aim=before.tight.a - aimed,
             ),
+            *self._driven(ctx, limits, lo, hi),
+        ]
+
+    def _aim_lines(self, ctx: Context, aimed: float, before: Feeler, limits: Limits) -> tuple[Line, ...]:
+        say = speech(ctx)
+        least, most = axial_drive_mm(aimed, limits.taper, limits.drive)
+        school = f"the {ctx.given['school']} reduction, drawn in by what two brackets can tell"
+        why = school if aimed >= limits.reduction[0] else "the least residual decides"
+        return (
+            Line("Aim", why, say.number(aimed)),
+            Line("Axial drive for it", f"{say.number(aimed)} × {limits.taper} × k of the table's row",
+                 f"{say.size(round(least, 2))} to {say.size(round(most, 2))}"),
+        )  # fmt: skip
+
+    def _driven(self, ctx: Context, limits: Limits, lo: float, hi: float) -> list[Result]:
+        """The axial drive-up as it was measured, against what the table's row allows."""
+        entry = sift([DRIVEN], ctx.now()).counted.get(DRIVEN.key)
+        if ctx.round == ctx.first_round or entry is None or entry.number is None:
+            return []
+        window = Window(
+            axial_drive_mm(lo, limits.taper, limits.drive)[0],
+            axial_drive_mm(hi, limits.taper, limits.drive)[1],
+            f"{limits.drive.name}, drive-up 1:{limits.taper}",
+        )
+        gauge = ctx.find_gauge(entry)
+        value = Normal(entry.number, expected_u(gauge, "size", DRIVE_SCATTER_MM, 1))
+        return [
+            Result(
+                key="drive",
+                label="Axial drive-up",
+                quantity="length",
+                value=value,
+                window=window,
+                role="estimate",
+                working=Working((), (window.source, "A cross-check: it proves what the blades cannot tell.")),
+                verdict=verdict(value, window),
+            )
         ]
 
     def _unmounted(self, before: Interval, limits: Limits) -> Result:
@@ -333,66 +371,55 @@ class TaperClearance(Setting):
             )
         ]
 
-    def _tilt(self, ctx: Context) -> list[Check]:
-        means = [sum(b.lo + b.hi for b in row) / (2 * len(row)) for row in self._brackets(ctx).values()]
-        if len(means) == 2 and abs(means[0] - means[1]) > TILT_MM:
-            return [
-                Check(
-                    "tilt",
-                    "warn",
-                    "The two rows differ: the outer ring is tilted. Swing it true and "
-                    "read again before averaging.",
-                    "reseat",
-                )
-            ]
-        return []
-
-    def _say(
-        self,
-        ctx: Context,
-        results: Sequence[Result],
-        overall: Verdict,
-        before: _Feeler,
-        now: _Feeler,
-        limits: Limits,
-    ) -> str:
-        if results[1].verdict.code == "out_low":
+    @staticmethod
+    def _say(results: Sequence[Result], overall: Verdict) -> str:
+        residual = next(r for r in results if r.key == "residual")
+        if residual.verdict.code == "out_low":
             return "Too little clearance is left: the residual decides. Release it and start again."
-        if overall.code == "out_low":
-            return self._further(ctx, before, now, limits)
-        return {
-            "in": "In. Lock the nut: on to the next slot only if the reduction allows it, never back.",
-            "not_proven": "Not proven by these blades. Take finer ones, or measure the axial drive-up too.",
-        }.get(overall.code, "Driven too far: release it by oil and start again.")
+        if overall.code == "out_high":
+            return "Driven too far: release it by oil and start again."
+        if overall.code == "in":
+            return "In. Lock the nut: on to the next slot only if the reduction allows it, never back."
+        if overall.code in ("not_proven", "at_edge") and overall.leaning != "low":
+            return "Not proven by these blades. Take finer ones, or measure the axial drive-up too."
+        return ""
 
-    def _further(self, ctx: Context, before: _Feeler, now: _Feeler, limits: Limits) -> str:
-        """How much further: what is still wanted of the reduction, and no more than the residual leaves."""
-        aimed, _ = self._wanted(ctx, before, limits)
-        taken = reduction(before.mean, now.mean)
-        most = now.tight.a - limits.residual
-        more = min(aimed - (taken.a + taken.b) / 2, most)
-        if more <= 0:
-            return "Leave it: the least residual is reached before the usual reduction, and the residual decides."
-        step = math.floor(axial_drive_mm(more, limits.taper, limits.drive)[0] * 100 + 1e-6) / 100
-        if step < SMALLEST_DRIVE_MM:
-            return "Leave it: what could still be driven is less than can be told. Take finer blades."
-        return f"Not enough yet: drive it up {step:.2f} mm further and read again."
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        return from_start(ctx, knob, "mm", DRIVE_STEP_MM, number)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
-        domain = Continuous(0.02, 0.0, 20.0)
+        pitch = ctx.given.get("pitch")
+        turn = (Scale(360 / float(pitch), "°", "of nut"),) if pitch else ()
         return (
             Knob(
-                key="drive",
+                key=KNOB,
                 label="Axial drive-up",
                 place="",
                 unit="mm",
-                domain=domain,
+                domain=Continuous(DRIVE_STEP_MM, 0.0, 20.0),
                 sense=-1,
                 one_way=True,
                 noun="drive-up",
                 title="Nut on the sleeve",
                 read=True,
+                more="Drive it up",
+                scales=turn,
             ),
+        )
+
+    def response(self, ctx: Context) -> Response:
+        limits = self._limits(ctx)
+        least, most = axial_drive_mm(1.0, limits.taper, limits.drive)
+        k0 = 2 / (least + most)
+        return Response(
+            rows=("reduction", "residual"),
+            knobs=(KNOB,),
+            k0=((k0,), (-k0,)),
+            rho=((0.12,), (0.12,)),
+            s_a=(0.0025, 0.0025),
+            s_r=(0.003, 0.003),
+            harm=("", "low"),
+            repeats=1,
         )
 
     def tools(self, ctx: Context) -> Sequence[str]:

@@ -17,13 +17,13 @@ from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, budget, combined, expected_u, show_budget, spread
 from bornek.core.scenes import Table
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
+from bornek.core.settings.figures.two_rows import draw_two_rows
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State
-from bornek.core.settings.two_row_picture import draw_two_rows
 from bornek.core.temperature import STEEL_PER_K, size_correction_mm
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict

@@ -165,10 +165,12 @@ def _proof_checks(slots: Sequence[Slot], sifted: Sifted, ctx: Context) -> list[C
 def _repeat_checks(slots: Sequence[Slot], sifted: Sifted, ctx: Context, say: Speech) -> list[Check]:
     """Repeats at one place, and the places of one travel against each other."""
     groups: dict[str, list[float]] = {}
+    peers: dict[str, str] = {}
     for slot in slots:
         entry = sifted.counted.get(slot.key)
         if "rep" in slot.axes and slot.nature == "travel" and entry is not None and entry.number is not None:
             groups.setdefault(slot.group, []).append(entry.number)
+            peers[slot.group] = slot.peers or slot.group
     limit = SPREAD_LIMIT_MM + 1e-9
     found = [
         Check(
@@ -187,13 +189,16 @@ def _repeat_checks(slots: Sequence[Slot], sifted: Sifted, ctx: Context, say: Spe
         if spread(numbers) < 1e-9 and numbers[0] > 0 and BEYOND_CHANCE <= _by_chance(rows, ctx) < ODD:
             words = f"All {len(numbers)} readings are the same. Does the needle move when the base is pushed?"
             found.append(Check("alike", "note", words))
-    means = [sum(g) / len(g) for g in groups.values()]
-    if not any(c.action for c in found) and spread(means) > limit:
+    means: dict[str, list[float]] = {}
+    for name, g in groups.items():
+        means.setdefault(peers[name], []).append(sum(g) / len(g))
+    apart = max((spread(m) for m in means.values()), default=0.0)
+    if not any(c.action for c in found) and apart > limit:
         found.append(
             Check(
                 "positions",
                 "warn",
-                f"The positions differ by {say.number(spread(means))} {say.unit}: bent shaft or dirt. "
+                f"The positions differ by {say.number(apart)} {say.unit}: bent shaft or dirt. "
                 "Clean, re-seat and read again.",
                 "reseat",
             )

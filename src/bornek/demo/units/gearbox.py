@@ -63,12 +63,17 @@ GEARBOX: dict[str, Any] = {
         place("output-cover", "output cover", "output-cover-part", "C3 ring"),
         place("counter-cover", "countershaft rear cover", "counter-rear-cover", "C3 ring"),
         place("constant-mesh", "constant pair", "constant"),
+        place("second-washer", "washer of second gear", "second", "GB washer"),
     ],
     "settings": [
         end_play("counter-end-play", "Countershaft end play", "counter-cover", "dial-11", play(torque="48 N·m"),
                  limit("0.05", "0.12", "Yard drawing GB-5, sheet 2")),
         end_play("input-end-play", "Input shaft end play", "input-cover", "dial-11", play(torque="30 N·m"),
                  limit("0.10", "0.30", "Yard drawing GB-5, sheet 2")),
+        {"key": "second-side", "label": "Side clearance of second gear", "kind": "side_clearance",
+         "place": "second-washer", "gauge": "blades-3",
+         "given": {"pair": "second and third", "order": "third washer from the front"},
+         "limits": [limit("0.20", "0.35", "Yard drawing GB-5, sheet 3")]},
     ],
     "cautions": ["Interlock springs are under load: cover the bore with a cloth before the plug comes out."],
 }  # fmt: skip

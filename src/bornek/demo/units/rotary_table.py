@@ -48,6 +48,10 @@ ROTARY_TABLE: dict[str, Any] = {
                  limit("0.005", "0.020", "Yard card RT-2, row worm")),
         end_play("table-end-play", "Table end play", "lower-cover", "lever-2", play(torque="20 N·m"),
                  limit("0.005", "0.015", "Yard card RT-2, row table")),
+        {"key": "feed-feel", "label": "Worm nut by feel", "kind": "feel_nut", "place": "table-nut-place",
+         "gauge": "lever-2",
+         "given": {"axis": "table feed", "what": "bearings", "band": "taught", "taught": ["2.1 s", "2.0 s", "2.2 s", "2.1 s"],
+                   "play_most": "0.01", "pitch": "1.5", "source": "Yard card RT-2; taught by the long axis"}},
     ],
     "cautions": ["The table drops when its nut is off: block it before the lower cover is let go."],
 }  # fmt: skip

@@ -13,10 +13,9 @@ from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.propose import expect
 from bornek.core.errors import InputError
 from bornek.core.next_move import Option, describe_option
-from bornek.core.phrases import UNIT_WORDS
 from bornek.core.plain import dump
-from bornek.core.quantities import Speech
 from bornek.core.scenes import Scene
+from bornek.core.settings.kind import speech
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.read_states import read_states
 
@@ -40,7 +39,7 @@ def expect_move(session: Session, setting_id: str, sent: dict[str, Any], today: 
             next_step="Enter what is in now first.",
         )
     chosen = {**history.last.states, **read_states(loaded, sent["states"])}
-    say = Speech(loaded.ctx.unit)
+    say = speech(loaded.ctx)
     candidate = expect(history, chosen)
     trial, scenes = Proposal(candidate), list[Scene]()
     for row in history.rows:
@@ -48,7 +47,7 @@ def expect_move(session: Session, setting_id: str, sent: dict[str, Any], today: 
         if result is not None and row.quantity == "length":
             scenes.append(draw.readout(result, history, trial, say))
         elif result is not None:
-            scenes.append(draw.plain_readout(result, UNIT_WORDS.get(row.quantity, ""), history, trial))
+            scenes.append(draw.plain_readout(result, history, trial))
     drawers = {k.key: loaded.ctx.drawer(k.places[0]) for k in history.knobs}
     scenes += draw.packs(history, trial, drawers, say)
     shown: dict[str, Any] = dump(Expectation(describe_option(history, candidate, say, None), scenes))

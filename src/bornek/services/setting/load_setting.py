@@ -228,6 +228,7 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
         history=_history(session, log),
         school=log.job.schools,
         unit=log.job.length_unit,
+        fine=kind.fine,
         round=log.round,
         signed=log.signature is not None and not log.disturbed,
     )

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 from bornek.core.draw import value_label
 from bornek.core.phrases import adjust, text_of
 from bornek.core.quantities import Speech
-from bornek.core.settings.kind import Slot
+from bornek.core.settings.kind import Slot, speech
 from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act, Raw
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import guide_of
@@ -100,7 +100,7 @@ def record_setting(session: Session, loaded: LoadedSetting) -> RecordSetting:
 
 def record_now(session: Session, loaded: LoadedSetting) -> RecordSetting:
     """As it stands: what the present kind makes of the log."""
-    say, reckoning = Speech(loaded.ctx.unit), loaded.reckoning
+    say, reckoning = speech(loaded.ctx), loaded.reckoning
     first, last = reckoning.outcome(1).target(), reckoning.now.target()
     found = [loaded.kind.state(loaded.ctx, k.key, 1) for k in reckoning.knobs]
     left = [loaded.kind.state(loaded.ctx, k.key) for k in reckoning.knobs]
@@ -147,7 +147,7 @@ def _in_words(value: str, states: Sequence[State | None], say: Speech) -> str:
 def _entries(
     loaded: LoadedSetting, entries: Sequence[t.Entry], labels: Mapping[str, Slot]
 ) -> list[RecordEntry]:
-    log, say = loaded.log, Speech(loaded.ctx.unit)
+    log, say = loaded.log, speech(loaded.ctx)
     numbers = {r.id: r.number for r in log.rounds}
     corrected = {e.supersedes: ("struck" if e.void else "corrected") for e in entries if e.supersedes}
     rows = []
@@ -201,7 +201,7 @@ def act_lines(loaded: LoadedSetting) -> list[RecordAct]:
 
 
 def _act_words(loaded: LoadedSetting, act: Act, before: Mapping[str, State]) -> str:
-    say = Speech(loaded.ctx.unit)
+    say = speech(loaded.ctx)
     knobs = {k.key: k for k in loaded.reckoning.knobs}
     words = []
     for key, after in act.states.items():

@@ -7,7 +7,7 @@ from typing import Any
 
 from bornek.core.advice.reconcile import ANSWERS
 from bornek.core.errors import StaleVersion
-from bornek.core.quantities import Speech
+from bornek.core.settings.kind import speech
 from bornek.core.settings.watch import guide_of
 from bornek.services.setting.load_setting import LoadedSetting
 from bornek.services.setting.read_states import read_states
@@ -70,7 +70,7 @@ def _yours(loaded: LoadedSetting, sent: Mapping[str, Any]) -> str:
 
 def _states(loaded: LoadedSetting, sent: Mapping[str, Any]) -> str:
     """As it would have been written; as it was sent, where it cannot be read."""
-    say = Speech(loaded.ctx.unit)
+    say = speech(loaded.ctx)
     try:
         return "; ".join(state.words(say) for state in read_states(loaded, sent).values()) or "the same pack"
     except Exception:
@@ -84,7 +84,7 @@ def _label(loaded: LoadedSetting, slot: str, number: int) -> str:
 
 def _reading(loaded: LoadedSetting, slot: str, entry: Any) -> str:
     slots = {s.key: s for s in guide_of(loaded.kind, loaded.ctx.at(entry.round)).slots}
-    return shown_reading(slots.get(slot), entry.raw, entry.as_typed, Speech(loaded.ctx.unit))
+    return shown_reading(slots.get(slot), entry.raw, entry.as_typed, speech(loaded.ctx))
 
 
 def _cause(key: str) -> str:

@@ -10,7 +10,8 @@ from sqlalchemy.orm import Session
 
 from bornek.core.gauges import Gauge
 from bornek.core.plain import dump
-from bornek.core.quantities import Speech, from_nm
+from bornek.core.quantities import from_nm
+from bornek.core.settings.kind import speech
 from bornek.core.settings.knobs import Domain, Knob
 from bornek.core.settings.state import StateView, show_state
 from bornek.core.sheet import Sheet
@@ -125,7 +126,7 @@ def show_setting(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
 
 
 def show_given(session: Session, loaded: LoadedSetting) -> list[FieldView]:
-    say = Speech(loaded.ctx.unit)
+    say = speech(loaded.ctx)
     places = [(p.key, p.label) for p in places_of(session, loaded.log.job.id)]
     return show_fields(loaded.kind, loaded.ctx.given, loaded.log.given.given, say, places)
 
@@ -149,7 +150,7 @@ def _gauge(loaded: LoadedSetting) -> GaugeHead:
 
 
 def _knob(knob: Knob, loaded: LoadedSetting) -> KnobView:
-    say = Speech(loaded.ctx.unit)
+    say = speech(loaded.ctx)
     state = loaded.kind.state(loaded.ctx, knob.key)
     return KnobView(
         key=knob.key,

@@ -1,0 +1,59 @@
+"""A straight line through deflections at two or more forces: the play at no force, and the elastic part."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from bornek.core.errors import RangeError
+from bornek.core.windows import Normal
+
+
+@dataclass(frozen=True)
+class ForceLine:
+    """y = play + slope·F. `slope` in mm a N; both with their standard uncertainty."""
+
+    play: Normal
+    slope: Normal
+    cov: float
+
+    def at(self, force_n: float) -> Normal:
+        """The deflection on the line at a force.
+
+        >>> line = fit_line([100.0, 200.0], [0.0135, 0.0165], 0.0005)
+        >>> round(line.at(150.0).v, 4)
+        0.015
+        """
+        var = self.play.u**2 + 2 * force_n * self.cov + (force_n * self.slope.u) ** 2
+        return Normal(self.play.v + self.slope.v * force_n, math.sqrt(max(var, 0.0)))
+
+    @property
+    def stiffness(self) -> float:
+        """Force for a µm [N/µm]; infinite where nothing gives."""
+        return 1e-3 / self.slope.v if self.slope.v > 0 else math.inf
+
+
+def fit_line(forces_n: Sequence[float], travels_mm: Sequence[float], u_mm: float) -> ForceLine:
+    """Least squares of travel on force, each travel known to the same `u_mm`.
+
+    slope = Σ(F − F̄)(y − ȳ)/Σ(F − F̄)², play = ȳ − slope·F̄; needs two different forces. Units: N, mm.
+
+    >>> line = fit_line([100.0, 200.0], [0.0135, 0.0165], 0.0005)
+    >>> round(line.play.v, 4), round(line.stiffness, 1)
+    (0.0105, 33.3)
+    """
+    n = len(forces_n)
+    mean_f = sum(forces_n) / n if n else 0.0
+    squares = sum((f - mean_f) ** 2 for f in forces_n)
+    if n != len(travels_mm) or squares <= 0:
+        raise RangeError(
+            "A line needs travels at two different forces or more.",
+            field="forces",
+            next_step="Name a second force, clearly apart from the first.",
+        )
+    mean_y = sum(travels_mm) / n
+    slope = sum((f - mean_f) * (y - mean_y) for f, y in zip(forces_n, travels_mm, strict=True)) / squares
+    u_slope = u_mm / math.sqrt(squares)
+    u_play = u_mm * math.sqrt(1 / n + mean_f**2 / squares)
+    return ForceLine(Normal(mean_y - slope * mean_f, u_play), Normal(slope, u_slope), -mean_f * u_slope**2)

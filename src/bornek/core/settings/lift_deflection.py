@@ -1,0 +1,256 @@
+"""Preload of a spindle by its deflection under a lift.
+
+The nose is lifted with known forces; the straight line through the deflections has its play at no force and its
+stiffness as slope. Preload is enough when that play cannot be told from none, or is negative; then the drag is looked
+at, because too much preload wears the bearings out.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from typing import Any, ClassVar
+
+from bornek.core.quantities import decimals, signed
+from bornek.core.readings import budget
+from bornek.core.scenes import Table
+from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
+from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
+from bornek.core.settings.force_line import ForceLine, fit_line
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, aim_in, speech
+from bornek.core.settings.knobs import Continuous, Knob, Response
+from bornek.core.settings.nut_lock import pitch_mm, thread_fields
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import register
+from bornek.core.settings.sifting import sift
+from bornek.core.settings.state import State
+from bornek.core.uncertainty import expanded
+from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict, worst
+from bornek.core.working import Line, Working
+
+SCATTER_PRIOR_MM = 0.0008
+REPEATS = 2
+TURN_STEP_DEG, MOST_TURN_DEG = 2.0, 360.0
+RADIAL_SHARE = 0.5
+"""What a mm of nut travel does to the deflection at the nose, as a guess that the first moves replace."""
+
+
+@register
+class LiftDeflection(Setting):
+    id = "lift_deflection"
+    title = "Preload by deflection under a lift"
+    fine: ClassVar[bool] = True
+    cautions = (
+        "Lift at the nose alone, on a bar: never on the chuck's jaws or a guard.",
+        "The drive is locked out; nobody's fingers between bar and bed.",
+        "Too much preload wears the bearings out: look at the drag before it runs.",
+        "The maker's manual, the shop's rules and local codes come first.",
+    )
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        own = [
+            Field("limit", "Greatest deflection", "length", lo=0.0005, hi=1),
+            Field("limit_force", "at a lift of", "force", lo=1, hi=50000),
+            Field("force_1", "First force", "force", lo=1, hi=50000),
+            Field("force_2", "Second force", "force", lo=1, hi=50000),
+            Field("force_3", "Third force, if one is wanted", "force", required=False, lo=1, hi=50000),
+            Field(
+                "drag_most",
+                "Most drag that may be felt, if it is given",
+                "torque",
+                required=False,
+                lo=0,
+                hi=500,
+            ),
+            *thread_fields(given),
+        ]
+        return whole_form(own, aim=False)
+
+    def window(self, ctx: Context) -> Window:
+        return given_window(ctx.given, None, ctx.given["limit"])
+
+    def _forces(self, ctx: Context) -> list[float]:
+        return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
+
+    def slots(self, ctx: Context) -> list[Slot]:
+        found = [
+            Slot(
+                key=f"lift.{n}.{rep}",
+                label=f"At {force:g} N, reading {rep}",
+                group=f"At {force:g} N",
+                axes={"force": n, "rep": rep},
+                quantity="length",
+                nature="travel",
+                posture=f"Zero with the nose at rest. Lift with {force:g} N and hold. Type how far it came up.",
+                plausible=(0.0, 1.0),
+                peers=f"lift.{n}",
+            )
+            for n, force in enumerate(self._forces(ctx), 1)
+            for rep in range(1, REPEATS + 1)
+        ]
+        if ctx.given.get("drag_most") is not None:
+            found.append(
+                Slot(
+                    key="drag",
+                    label="Drag by hand",
+                    group="Proof",
+                    axes={},
+                    quantity="torque",
+                    nature="force",
+                    posture="Turn steadily and read the drag while it turns.",
+                    plausible=(0.001, 500.0),
+                )
+            )
+        return found
+
+    def _line(self, ctx: Context) -> ForceLine | None:
+        lifts = [s for s in self.slots(ctx) if s.key.startswith("lift")]
+        sifted = sift(lifts, ctx.now())
+        groups = sifted.numbers(lifts)
+        forces = {f"At {f:g} N": f for f in self._forces(ctx)}
+        if len(groups) < 2:
+            return None
+        one = budget(
+            {"one": next(iter(groups.values()))}, sifted.gauges(lifts, ctx)[0], "travel", SCATTER_PRIOR_MM
+        )
+        means = [sum(v) / len(v) for v in groups.values()]
+        return fit_line([forces[name] for name in groups], means, one.u)
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        window, line, picture = self.window(ctx), self._line(ctx), draw_lifted_nose()
+        aim = aim_in(window, None, SCATTER_PRIOR_MM)
+        if line is None:
+            empty = unread("deflection", "Deflection", window, aim=aim)
+            return Outcome((empty,), (), NOT_READ, scenes=(picture,))
+        at = line.at(float(ctx.given["limit_force"]))
+        deflection = Result(
+            key="deflection",
+            label=f"Deflection at {ctx.given['limit_force']:g} N",
+            quantity="length",
+            value=at,
+            window=window,
+            role="target",
+            working=self._working(ctx, line, at).sourced(*source_lines(window)),
+            verdict=verdict(at, window),
+            aim=aim,
+        )
+        play = self._play(line)
+        results = [deflection, play, *self._drag(ctx)]
+        checks = []
+        if line.slope.v <= 0:
+            words = "More force moved it less: the gauge or the bar slipped. Read all forces again."
+            checks.append(Check("line", "warn", words, "reseat"))
+        overall = worst([r.verdict for r in results])
+        return Outcome(
+            results=tuple(results),
+            checks=tuple(checks),
+            verdict=overall,
+            instruct=self._instruct(results),
+            scenes=(picture, self._table(ctx, line)),
+            observed={"deflection": at},
+        )
+
+    def _play(self, line: ForceLine) -> Result:
+        """Enough preload leaves no play that could be told from none; less than none is preload."""
+        give = expanded(line.play.u)
+        loose = line.play.v - give > 0
+        code = (
+            Verdict("out_high", "high", -(line.play.v - give))
+            if loose
+            else Verdict("in", margin=give - line.play.v)
+        )
+        return Result(
+            key="play",
+            label="Play at no force",
+            quantity="length",
+            value=line.play,
+            window=Window(None, give, "no more than its own give or take") if give > 0 else None,
+            role="proof",
+            verdict=code,
+            strip=False,
+        )
+
+    def _drag(self, ctx: Context) -> list[Result]:
+        most = ctx.given.get("drag_most")
+        if most is None:
+            return []
+        entry = next((e for e in ctx.now() if e.slot == "drag"), None)
+        number = entry.number if entry else None
+        value = None if number is None else Normal(number, 0.025 * max(number, 0.01))
+        window = given_window(ctx.given, None, most)
+        return [
+            Result(
+                key="drag",
+                label="Drag",
+                quantity="torque",
+                value=value,
+                window=window,
+                role="proof",
+                working=Working((), source_lines(window)),
+                verdict=verdict(value, window),
+            )
+        ]
+
+    @staticmethod
+    def _instruct(results: Sequence[Result]) -> str:
+        drag = next((r for r in results if r.key == "drag"), None)
+        if drag is not None and drag.verdict.code == "out_high":
+            return "It drags too much: less preload, whatever the deflection says. Too much wears the bearings out."
+        return ""
+
+    def _working(self, ctx: Context, line: ForceLine, at: Normal) -> Working:
+        say = speech(ctx)
+        force = float(ctx.given["limit_force"])
+        stiff = signed(line.stiffness, decimals(line.stiffness, 0, 1)) if line.slope.v > 0 else "none"
+        told = "cannot be told from none" if line.play.v <= expanded(line.play.u) else "play is left"
+        return Working((
+            Line("Stiffness", "1 ÷ slope of the line", f"{stiff} N/µm", True),
+            Line("Play at no force", "the line at 0 N", f"{say.number(line.play.v)}: {told}", True),
+            Line("Deflection", f"the line at {force:g} N", say.number(at.v), True),
+        ))  # fmt: skip
+
+    def _table(self, ctx: Context, line: ForceLine) -> Table:
+        say = speech(ctx)
+        rows = [(f"{f:g} N", say.number(line.at(f).v)) for f in (0.0, *self._forces(ctx))]
+        return Table("The line", ("lift", f"deflection, {say.unit}"), tuple(rows))
+
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        return from_start(ctx, knob, "deg", TURN_STEP_DEG, number)
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        return (
+            Knob(
+                key="nut",
+                label="Preload nut, from where it stood",
+                place="",
+                unit="deg",
+                domain=Continuous(TURN_STEP_DEG, -MOST_TURN_DEG, MOST_TURN_DEG),
+                sense=-1,
+                noun="nut",
+                title="Preload nut",
+                read=True,
+                more="Tighten to",
+                less="Back off to",
+            ),
+        )
+
+    def response(self, ctx: Context) -> Response:
+        return Response(
+            rows=("deflection",),
+            knobs=("nut",),
+            k0=((-pitch_mm(ctx.given) / 360 * RADIAL_SHARE,),),
+            rho=((0.5,),),
+            s_a=(0.0012,),
+            s_r=(SCATTER_PRIOR_MM,),
+            harm=("low",),
+            harm_at=(0.0,),
+            repeats=REPEATS,
+        )
+
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("force gauge and bar", "magnetic base", "hook spanner")
+
+    def reads(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"nut", "axial", "radial"})
+
+    def writes(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"nut", "axial", "radial"})
