@@ -83,7 +83,7 @@ def test_a_fit_takes_the_finest_gauge_that_is_not_overdue(yard: Database) -> Non
     fit(yard, label="Upper seat")
     with yard.reading() as session:
         gauges = {g["setting"]: g["gauge"] for g in view_inspect(session, "p22", TODAY)["gauges"]}
-    assert gauges["Upper seat"] == "Lever 1, fine"
+    assert gauges["Upper seat"] == "Micrometer 5"
 
 
 def test_the_unit_type_does_not_grow_with_the_job(yard: Database) -> None:

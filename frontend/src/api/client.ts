@@ -14,6 +14,7 @@ export type FormView = Schemas["FormView"];
 export type OfferedFact = Schemas["OfferedFact"];
 export type WrittenFact = Schemas["WrittenFact"];
 export type FitOffer = Schemas["FitOffer"];
+export type StationGauge = Schemas["StationGauge"];
 export type Result = Schemas["Result"];
 export type FieldView = Schemas["FieldView"];
 export type DrawerLot = Schemas["DrawerLot"];

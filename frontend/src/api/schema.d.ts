@@ -5082,7 +5082,8 @@ export interface components {
              * @default length
              * @enum {string}
              */
-            quantity?: "length" | "torque" | "force";
+            quantity?: "length" | "angle" | "force" | "torque" | "time";
+            takes?: string[];
             unit: string;
         };
         GaugeLine: {
@@ -5104,6 +5105,7 @@ export interface components {
             overdue: boolean;
             quantity: string;
             resolution: number;
+            takes: string[];
             unit: string;
         };
         GivenIn: {
@@ -6113,6 +6115,7 @@ export interface components {
             sheet: components["schemas"]["Sheet"];
             shim_form: string;
             signature: components["schemas"]["SignatureView"] | null;
+            stations: components["schemas"]["StationGauge"][];
             version: number;
         };
         Shaft: {
@@ -6234,6 +6237,12 @@ export interface components {
             /** @enum {string} */
             sort: "pack" | "pair" | "position";
             words: string;
+        };
+        StationGauge: {
+            could: string[][];
+            gauge: string;
+            name: string;
+            slot: string;
         };
         Stay: {
             condemned: string;

@@ -1,21 +1,41 @@
 <script setup lang="ts">
 /** A gauge's card: new, or brought up to date under the same mark. */
 import { useQueryClient } from "@tanstack/vue-query";
-import { reactive } from "vue";
+import { computed, reactive, watch } from "vue";
 import { api, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import PickBox from "../ui/PickBox.vue";
 import { typedNumber } from "../ui/typedNumber";
 
-const UNITS = [
-  ["mm", "mm"],
-  ["thou", "thou"],
-  ["in", "in"],
-] as const;
+interface Measure {
+  words: string;
+  units: string[];
+  takes: [string, string][];
+}
+const LENGTH: Measure = {
+  words: "a length",
+  units: ["mm", "thou", "in"],
+  takes: [
+    ["travel", "travel: a dial, a lever"],
+    ["outside", "outside size"],
+    ["inside", "inside size"],
+    ["depth", "depth"],
+    ["gap", "gap: feeler blades"],
+  ],
+};
+const MEASURES: Record<string, Measure> = {
+  length: LENGTH,
+  force: { words: "a force", units: ["N", "kgf", "lbf"], takes: [["force", "force"]] },
+  torque: { words: "a torque", units: ["N·m", "N·cm", "lb·in", "lb·ft"], takes: [["torque", "torque"]] },
+  angle: { words: "an angle", units: ["deg"], takes: [["angle", "angle"]] },
+  time: { words: "a time", units: ["s"], takes: [["time", "time"]] },
+};
 const client = useQueryClient();
 const draft = reactive({
   id: "",
   name: "",
+  quantity: "length",
+  takes: ["travel"],
   unit: "mm",
   division: "0.01",
   interpolation: "0.5",
@@ -23,20 +43,30 @@ const draft = reactive({
   due: "",
 });
 const { trouble, send } = useSending();
-const fields: [keyof typeof draft, string][] = [
+const fields: ["id" | "name" | "division" | "interpolation" | "calibration" | "due", string][] = [
   ["id", "Mark on the gauge"],
   ["name", "Name"],
   ["division", "One division"],
   ["interpolation", "Read to, share of a division"],
-  ["calibration", "Calibration u, mm"],
+  ["calibration", "Calibration u, mm or its own base unit"],
   ["due", "Due, year-month-day"],
 ];
+const measure = computed(() => MEASURES[draft.quantity] ?? LENGTH);
+const pairs = (words: string[]) => words.map((w) => [w, w] as [string, string]);
+watch(
+  () => draft.quantity,
+  () => {
+    draft.unit = measure.value.units[0] ?? "";
+    draft.takes = measure.value.takes.slice(0, 1).map(([key]) => key);
+  },
+);
 const decimal = (typed: string) => typedNumber(typed, 0);
 async function write() {
   const body = {
     id: draft.id,
     name: draft.name,
-    quantity: "length" as const,
+    quantity: draft.quantity as "length",
+    takes: draft.takes,
     unit: draft.unit,
     division: decimal(draft.division),
     interpolation: decimal(draft.interpolation),
@@ -57,7 +87,14 @@ async function write() {
       >{{ words
       }}<input v-model="draft[key]" class="field" :name="key" :required="key !== 'due'" autocomplete="off"
     /></label>
-    <PickBox v-model="draft.unit" name="unit" label="Unit" :options="UNITS" />
+    <PickBox
+      v-model="draft.quantity"
+      name="quantity"
+      label="It measures"
+      :options="Object.entries(MEASURES).map(([key, m]) => [key, m.words] as [string, string])"
+    />
+    <PickBox v-model="draft.takes" name="takes" label="It can take" :options="measure.takes" />
+    <PickBox v-model="draft.unit" name="unit" label="Unit" :options="pairs(measure.units)" />
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
     <button type="submit" class="control control-main">Write the card</button>
   </form>

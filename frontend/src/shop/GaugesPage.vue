@@ -6,6 +6,8 @@ import WaitPage from "../stages/WaitPage.vue";
 import GaugeForm from "./GaugeForm.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
+/** In which unit the core keeps what is measured. */
+const BASE: Record<string, string> = { length: "mm", force: "N", torque: "N·m", angle: "°", time: "s" };
 const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(api.GET("/api/gauges")) });
 </script>
 
@@ -18,6 +20,7 @@ const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(a
         <thead class="text-[16px] text-secondary">
           <tr>
             <th class="py-2">Gauge</th>
+            <th>Can take</th>
             <th>Division</th>
             <th>Read to</th>
             <th>Can tell</th>
@@ -28,10 +31,11 @@ const { data, error } = useQuery({ queryKey: ["gauges"], queryFn: () => unwrap(a
         <tbody>
           <tr v-for="g in data" :key="g.id" class="border-b border-row">
             <td class="py-3 font-bold">{{ g.name }}</td>
+            <td>{{ g.takes.join(", ") || "not said" }}</td>
             <td>{{ g.division }} {{ g.unit }}</td>
             <td>{{ g.interpolation }} of a division</td>
-            <td>{{ Math.round(g.resolution * 1e5) / 1e5 }} mm</td>
-            <td>{{ g.calibration_u }} mm</td>
+            <td>{{ Math.round(g.resolution * 1e5) / 1e5 }} {{ BASE[g.quantity] }}</td>
+            <td>{{ g.calibration_u }} {{ BASE[g.quantity] }}</td>
             <td :class="g.overdue ? 'font-bold text-danger' : ''">
               {{ g.due || "no date" }}{{ g.overdue ? " overdue" : "" }}
             </td>

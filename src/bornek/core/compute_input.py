@@ -42,6 +42,7 @@ GAUGE_PARTS = (
     "quantity",
     "due",
     "overdue",
+    "takes",
 )
 
 
@@ -214,8 +215,17 @@ def _gauge(row: Mapping[str, Any], i: int) -> Gauge:
         id=_an_id(row, i, where),
         name=a_text(row, "name", where, f"gauge {i}"),
         overdue=a_flag(row, "overdue", where),
+        takes=_takes(row.get("takes"), f"{where}.takes"),
         **{**numbers, **texts},  # type: ignore[arg-type]
     )
+
+
+def _takes(value: Any, where: str) -> tuple[str, ...]:
+    if value is None:
+        return ()
+    if not isinstance(value, list) or not all(isinstance(x, str) for x in value):
+        refuse(where, "a list of texts", value)
+    return tuple(value)
 
 
 def _chosen(data: Mapping[str, Any], gauges: Mapping[str, Gauge]) -> str:

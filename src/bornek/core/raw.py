@@ -7,7 +7,7 @@ from typing import Any
 
 from bornek.core.door import check_plain
 from bornek.core.errors import InputError
-from bornek.core.gauges import Gauge
+from bornek.core.gauges import TAKE_WORDS, Gauge
 from bornek.core.quantities import UNITS, parse
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.knobs import Knob
@@ -70,6 +70,13 @@ def check_gauge(slot: Slot, gauge: Gauge, field: str = "gauge") -> None:
             f"{gauge.name} measures {gauge.quantity}, {slot.label} is a {slot.quantity}.",
             field=field,
             next_step=f"Name a gauge for {slot.quantity}.",
+        )
+    if slot.accepts in ("scalar", "between") and not gauge.can_take(slot.quantity, slot.need):
+        takes = " and ".join(TAKE_WORDS[x] for x in gauge.takes)
+        raise InputError(
+            f"{gauge.name} takes {takes}; {slot.label} is {TAKE_WORDS[slot.need]}.",
+            field=field,
+            next_step=f"Name a gauge that can take {TAKE_WORDS[slot.need]}, or mend the gauge's card.",
         )
 
 

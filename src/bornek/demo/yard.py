@@ -18,21 +18,25 @@ from bornek.demo.units.sump_motor import SUMP_MOTOR
 MECHANICS = (("oda", "Oda Brisk"), ("marl", "Marl Tennick"), ("jun", "Jun Havers"))
 
 GAUGES: tuple[dict[str, Any], ...] = (
-    {"id": "dial-11", "name": "Dial 11", "unit": "mm", "division": 0.01, "interpolation": 0.5,
+    {"id": "dial-11", "takes": ["travel"], "name": "Dial 11", "unit": "mm", "division": 0.01, "interpolation": 0.5,
      "calibration_u": 0.002, "due": "2027-05-01"},
-    {"id": "dial-4", "name": "Dial 4, in thou", "unit": "thou", "division": 1.0, "interpolation": 0.5,
+    {"id": "dial-4", "takes": ["travel"], "name": "Dial 4, in thou", "unit": "thou", "division": 1.0, "interpolation": 0.5,
      "calibration_u": 0.003, "due": "2027-02-15"},
-    {"id": "lever-2", "name": "Lever 2", "unit": "mm", "division": 0.002, "interpolation": 0.5,
+    {"id": "lever-2", "takes": ["travel"], "name": "Lever 2", "unit": "mm", "division": 0.002, "interpolation": 0.5,
      "calibration_u": 0.001, "due": "2027-03-20"},
-    {"id": "depth-9", "name": "Depth micrometer 9", "unit": "mm", "division": 0.002, "interpolation": 0.5,
+    {"id": "depth-9", "takes": ["depth"], "name": "Depth micrometer 9", "unit": "mm", "division": 0.002, "interpolation": 0.5,
      "calibration_u": 0.001, "due": "2027-04-10"},
-    {"id": "depth-7", "name": "Depth micrometer 7", "unit": "mm", "division": 0.01, "interpolation": 0.5,
+    {"id": "depth-7", "takes": ["depth"], "name": "Depth micrometer 7", "unit": "mm", "division": 0.01, "interpolation": 0.5,
      "calibration_u": 0.002, "due": "2026-06-30"},
-    {"id": "lever-1", "name": "Lever 1, fine", "unit": "mm", "division": 0.001, "interpolation": 0.5,
+    {"id": "lever-1", "takes": ["travel"], "name": "Lever 1, fine", "unit": "mm", "division": 0.001, "interpolation": 0.5,
      "calibration_u": 0.0003, "due": "2027-06-15"},
-    {"id": "blades-3", "name": "Feeler blades 3", "unit": "mm", "division": 0.01, "interpolation": 1.0,
+    {"id": "blades-3", "takes": ["gap"], "name": "Feeler blades 3", "unit": "mm", "division": 0.01, "interpolation": 1.0,
      "calibration_u": 0.001, "due": "2027-01-31"},
-    {"id": "scale-2", "name": "Spring scale 2", "quantity": "force", "unit": "kgf", "division": 0.05,
+    {"id": "mic-5", "takes": ["outside"], "name": "Micrometer 5", "unit": "mm", "division": 0.01, "interpolation": 0.1,
+     "calibration_u": 0.001, "due": "2027-04-10"},
+    {"id": "bore-6", "takes": ["inside"], "name": "Bore gauge 6", "unit": "mm", "division": 0.001, "interpolation": 1.0,
+     "calibration_u": 0.001, "due": "2027-04-10"},
+    {"id": "scale-2", "takes": ["force"], "name": "Spring scale 2", "quantity": "force", "unit": "kgf", "division": 0.05,
      "interpolation": 0.5, "calibration_u": 0.2, "due": "2027-02-28"},
 )  # fmt: skip
 

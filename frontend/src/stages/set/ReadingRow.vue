@@ -36,6 +36,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
       <template v-if="here">
         <h2 class="text-[20px] font-bold">{{ here.label }}</h2>
         <p class="text-[16px]">{{ here.posture }}</p>
+        <slot name="gauge" />
         <component
           :is="beside"
           v-if="beside"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Where digits are taken: the stations, what is asked about, and the main button. */
 import AskedPanel from "./AskedPanel.vue";
+import GaugeChoice from "./GaugeChoice.vue";
 import ReadingRow from "./ReadingRow.vue";
 import type { SettingDesk } from "./useSetting";
 import type { SetPageState } from "./useSetPage";
@@ -28,6 +29,16 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
       @pick="page.pick"
       @take="page.take"
     >
+      <template #gauge>
+        <GaugeChoice
+          v-if="page.station"
+          :key="page.station.slot"
+          :model-value="page.gauge"
+          :station="page.station"
+          :name="page.gaugeName"
+          @update:model-value="page.readWith"
+        />
+      </template>
       <template v-if="page.asked">
         <p class="mb-2 font-bold">Asked before it counts</p>
         <AskedPanel

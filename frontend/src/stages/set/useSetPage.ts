@@ -3,6 +3,7 @@ import type { Cell, Expectation } from "../../api/client";
 import { actor, useMechanics } from "../../composables/useActor";
 import { begins } from "../../composables/useKeys";
 import type { SettingDesk } from "./useSetting";
+import { useStationGauge } from "./useStationGauge";
 import { useTyped } from "./useTyped";
 
 export type Take = { text?: string; value?: unknown };
@@ -35,6 +36,7 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     return picked.value ?? (packAsked.value ? null : (sheet.value?.next ?? null));
   });
   const typing = useTyped(setting, live);
+  const reader = useStationGauge(setting, view, live);
   /** What was sent again and taken then stands at its station: it is typed no more. */
   watch(sheet, (now) => {
     for (const [slot, text] of typing.left.value) {
@@ -124,7 +126,7 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
   async function send(cell: Cell, what: Take): Promise<boolean> {
     const old = cell.entries.at(-1);
     const more = old && picked.value ? { supersedes: old.id } : {};
-    const ok = await desk.entry({ slot: cell.slot, ...what, ...more });
+    const ok = await desk.entry({ slot: cell.slot, ...what, ...more, ...reader.sent.value });
     if (ok) picked.value = null;
     return ok;
   }
@@ -198,6 +200,10 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     name,
     shownPanel,
     standing,
+    station: reader.station,
+    gauge: reader.gauge,
+    gaugeName: reader.name,
+    readWith: (id: string) => void (reader.gauge.value = id),
     eyebrow,
     working,
     signed,

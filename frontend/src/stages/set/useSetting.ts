@@ -33,6 +33,7 @@ export function useSetting(id: Ref<string>) {
     supersedes?: string;
     confirmed?: boolean;
     void?: boolean;
+    gauge?: string;
   }) => {
     const sent = { id: newId(), round: view.value?.sheet.round, ...what };
     return write((params, seen) => {

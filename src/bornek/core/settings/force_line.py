@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 
 from bornek.core.errors import RangeError
+from bornek.core.gauges import Gauge
+from bornek.core.readings import budget
 from bornek.core.windows import Normal
 
 
@@ -57,3 +59,23 @@ def fit_line(forces_n: Sequence[float], travels_mm: Sequence[float], u_mm: float
     u_slope = u_mm / math.sqrt(squares)
     u_play = u_mm * math.sqrt(1 / n + mean_f**2 / squares)
     return ForceLine(Normal(mean_y - slope * mean_f, u_play), Normal(slope, u_slope), -mean_f * u_slope**2)
+
+
+def read_line(by_force: Mapping[float, Sequence[float]], gauge: Gauge, floor_mm: float) -> ForceLine | None:
+    """The line through the mean travels at each force, read by one gauge; None until two forces were read.
+
+    What the gauge is off by turns no line: it counts for the play by the share that the play has of the largest
+    travel. `floor_mm`: what one reading scatters by at least.
+
+    >>> fine = Gauge("g", "lever", division=0.001, calibration_u=0.0)
+    >>> line = read_line({100.0: [0.0134, 0.0136], 200.0: [0.0165, 0.0165]}, fine, 0.0005)
+    >>> round(line.play.v, 4)
+    0.0105
+    """
+    if len(by_force) < 2:
+        return None
+    means = [sum(v) / len(v) for v in by_force.values()]
+    one = budget({"one": next(iter(by_force.values()))}, gauge, "travel", floor_mm)
+    found = fit_line(list(by_force), means, math.hypot(one.resolution, one.scatter))
+    share = min(max(found.play.v / max(means), 0.0), 1.0) if max(means) > 0 else 1.0
+    return replace(found, play=Normal(found.play.v, math.hypot(found.play.u, one.calibration * share)))

@@ -75,6 +75,16 @@ class Slot:
     """The unit of a bare number, and in which it is shown back, where it is not the core's: a scale in kgf."""
     needs: str = ""
     """What a gauge must be able to take here, where quantity and nature leave it open: outside, inside, depth."""
+
+    @property
+    def need(self) -> str:
+        """What a gauge must be able to take here; empty where any of the quantity will do."""
+        if self.needs or self.accepts not in ("scalar", "between", "time"):
+            return self.needs
+        if self.quantity != "length":
+            return self.quantity
+        return "gap" if self.accepts == "between" else "travel" if self.nature == "travel" else ""
+
     alike: str = ""
     """Groups whose slots have the same `alike` should read much the same: the two ends of one shaft."""
 

@@ -11,11 +11,10 @@ from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
 from bornek.core.quantities import decimals, signed
-from bornek.core.readings import budget
 from bornek.core.scenes import Table
 from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
-from bornek.core.settings.force_line import ForceLine, fit_line
+from bornek.core.settings.force_line import ForceLine, read_line
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
@@ -105,15 +104,10 @@ class LiftDeflection(Setting):
     def _line(self, ctx: Context) -> ForceLine | None:
         lifts = [s for s in self.slots(ctx) if s.key.startswith("lift")]
         sifted = sift(lifts, ctx.now())
-        groups = sifted.numbers(lifts)
         forces = {f"At {f:g} N": f for f in self._forces(ctx)}
-        if len(groups) < 2:
-            return None
-        one = budget(
-            {"one": next(iter(groups.values()))}, sifted.gauges(lifts, ctx)[0], "travel", SCATTER_PRIOR_MM
-        )
-        means = [sum(v) / len(v) for v in groups.values()]
-        return fit_line([forces[name] for name in groups], means, one.u)
+        read = {forces[name]: values for name, values in sifted.numbers(lifts).items()}
+        gauges = sifted.gauges(lifts, ctx)
+        return read_line(read, gauges[0], SCATTER_PRIOR_MM) if gauges else None
 
     def evaluate(self, ctx: Context) -> Outcome:
         window, line, picture = self.window(ctx), self._line(ctx), draw_lifted_nose()

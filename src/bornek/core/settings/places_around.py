@@ -32,7 +32,7 @@ class Form:
     taper_mm: float
 
 
-def size_slots(key: str, label: str, posture: str, plausible: tuple[float, float]) -> list[Slot]:
+def size_slots(key: str, label: str, posture: str, plausible: tuple[float, float], needs: str) -> list[Slot]:
     """Three places, two directions each."""
     return [
         Slot(
@@ -42,6 +42,7 @@ def size_slots(key: str, label: str, posture: str, plausible: tuple[float, float
             axes={"what": key, "place": place, "way": way},
             quantity="length",
             nature="size",
+            needs=needs,
             posture=posture,
             plausible=plausible,
             peers=key,

@@ -199,11 +199,14 @@ class PlainBearing(Setting):
         else:
             near = (d * 0.98, d * 1.02)
             found = size_slots(
-                "bore", "Bore", "Bore gauge set on the journal's size; rock it for the least.", near
+                "bore", "Bore", "Bore gauge set on the journal's size; rock it for the least.", near, "inside"
             )
             if ctx.round == ctx.first_round:
                 found = (
-                    size_slots("journal", "Journal", "Micrometer, clear of oil hole and edges.", near) + found
+                    size_slots(
+                        "journal", "Journal", "Micrometer, clear of oil hole and edges.", near, "outside"
+                    )
+                    + found
                 )
         return [
             *found,

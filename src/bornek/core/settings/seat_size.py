@@ -130,6 +130,7 @@ class SeatSize(Setting):
             label,
             "Rock the gauge for the turning point; clear of edge and oil hole.",
             (nominal * 0.98, nominal * 1.02),
+            "inside" if ctx.given["what"] == "bore" else "outside",
         )
 
     def evaluate(self, ctx: Context) -> Outcome:

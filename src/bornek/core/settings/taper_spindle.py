@@ -11,11 +11,10 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
-from bornek.core.readings import budget
 from bornek.core.scenes import Table
 from bornek.core.settings.common import PLAY_TELLS, from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.nose_on_taper import draw_nose_on_taper
-from bornek.core.settings.force_line import ForceLine, fit_line
+from bornek.core.settings.force_line import ForceLine, read_line
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
@@ -146,24 +145,10 @@ class TaperSpindle(Setting):
         ]
 
     def _line(self, ctx: Context, sifted: Sifted, slots: Sequence[Slot]) -> ForceLine | None:
-        """The line through the means at each force; None until two forces were read."""
-        groups = sifted.numbers(slots)
         forces = {f"At {f:g} N": f for f in self._forces(ctx)}
-        read = {forces[name]: values for name, values in groups.items()}
-        if len(read) < 2:
-            return None
+        read = {forces[name]: values for name, values in sifted.numbers(slots).items()}
         gauges = sifted.gauges(slots, ctx)
-        u = budget({"one": next(iter(groups.values()))}, gauges[0], "travel", SCATTER_PRIOR_MM)
-        apart = math.hypot(u.resolution, u.scatter)  # what the gauge is off by turns no line, it shifts it
-        found = fit_line(list(read), [sum(v) / len(v) for v in read.values()], apart)
-        play = Normal(found.play.v, math.hypot(found.play.u, u.calibration * self._gain(found, read)))
-        return ForceLine(play, found.slope, found.cov)
-
-    @staticmethod
-    def _gain(found: ForceLine, read: Mapping[float, Sequence[float]]) -> float:
-        """The share of the travels that the play is: a gauge that is off is off by its share."""
-        most = max(sum(v) / len(v) for v in read.values())
-        return min(max(found.play.v / most, 0.0), 1.0) if most > 0 else 1.0
+        return read_line(read, gauges[0], SCATTER_PRIOR_MM) if gauges else None
 
     def _at_bearing(self, ctx: Context, line: ForceLine) -> Normal:
         span, over = float(ctx.given["span"]), float(ctx.given["overhang"])

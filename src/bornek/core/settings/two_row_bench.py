@@ -198,6 +198,7 @@ class TwoRowBench(Setting):
                 axes={"set": key, "station": station},
                 quantity="length",
                 nature="size",
+                needs="depth" if key in ("A", "B") else "outside",
                 posture=posture,
                 plausible=(1.0, 600.0),
                 peers=key,

@@ -38,7 +38,6 @@ SPINDLE: dict[str, Any] = {
         place("front-cover", "front cover", "front-cover-part", "P5 ring"),
         place("front-taper", "front bearing taper", "front-bearing"),
         place("front-nut-place", "front nut", "front-nut"),
-        place("rear-nut-place", "rear nut", "rear-nut"),
         place("rear-cover", "rear cover", "rear-cover-part", "P5 ring", closed_by=["rear-cover-part"]),
     ],
     "settings": [
@@ -54,7 +53,7 @@ SPINDLE: dict[str, Any] = {
         {"key": "nose-runout", "label": "Runout at the nose", "kind": "crank_runout", "place": "nose-runout",
          "gauge": "lever-1",
          "given": {"ends": "one", "limit": "0.008", "convention": "tir", "source": "Yard card LS-3, row nose"}},
-        {"key": "lift", "label": "Stiffness under a lift", "kind": "lift_deflection", "place": "rear-nut-place",
+        {"key": "lift", "label": "Stiffness under a lift", "kind": "lift_deflection", "place": "front-nut-place",
          "gauge": "lever-1",
          "given": {"limit": "0.012", "limit_force": "300 N", "force_1": "150 N", "force_2": "300 N", "pitch": "1.5",
                    "source": "Yard card LS-3, row stiffness"}},

@@ -30,6 +30,7 @@ from bornek.services.job.receive_job import lay_out
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.frozen import first_readout, shown_sheet, value_words
 from bornek.services.setting.load_setting import load_setting
+from bornek.services.setting.station_gauges import first_gauge
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.store import tables as t
 from bornek.store.queries.jobs import open_job
@@ -138,9 +139,9 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
         place = Place(_free(f"{part.key[:30]}-seat", taken | {key}), part.label.lower(), "none", part.key)
         grown = replace(d, places=(*d.places, place))
     given = spell_lengths(find_kind(sent["kind"]), sent["given"], job.length_unit)
-    point = SettingPoint(
-        key=key, label=label, kind=sent["kind"], place=place.key, given=given, gauge=_finest(desk)
-    )
+    shelf = find_gauges(desk.session, desk.today).values()
+    gauge = first_gauge(find_kind(sent["kind"]), given, job.length_unit, shelf)
+    point = SettingPoint(key=key, label=label, kind=sent["kind"], place=place.key, given=given, gauge=gauge)
     plain: dict[str, Any] = dump(replace(grown, settings=(*grown.settings, point)))
     check_definition(read_definition(plain))
     job.definition = plain
@@ -148,14 +149,6 @@ def add_fit(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     desk.session.flush()
     lay_out(desk, job, unit.serial)
     index_job(desk.session, job_id)
-
-
-def _finest(desk: Desk) -> str:
-    """The gauge on the shelf that tells most: a seat's window is small."""
-    fit = [
-        g for g in find_gauges(desk.session, desk.today).values() if g.quantity == "length" and not g.overdue
-    ]
-    return min(fit, key=lambda g: (g.resolution, g.calibration_u, g.id)).id if fit else ""
 
 
 def _free(key: str, taken: set[str]) -> str:

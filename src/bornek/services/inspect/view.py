@@ -48,6 +48,7 @@ from bornek.services.job.components import condemned_parts, condemned_words
 from bornek.services.job.job_definition import definition_of, section_of
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.load_setting import load_setting
+from bornek.services.setting.station_gauges import need_of
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
@@ -255,7 +256,7 @@ def gauge_lines(session: Session, job_id: str, today: date) -> list[GaugeLine]:
                 setting.label,
                 target.window if target else None,
                 loaded.ctx.find_gauge(),
-                shelf,
+                [g for g in shelf if g.can_take("length", need_of(loaded.reckoning.guide.slots))],
                 loaded.kind.tools(loaded.ctx),
             )
         )

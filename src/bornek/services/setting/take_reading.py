@@ -12,8 +12,10 @@ from bornek.core.raw import check_gauge, read_raw
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
+from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.load_setting import LoadedSetting, keep_loaded, setting_to_write
 from bornek.services.setting.stale import check_version, stale
+from bornek.services.setting.station_gauges import gauge_at
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 
@@ -36,7 +38,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
         )
     old = _superseded(desk.session, loaded, sent)
     slot = _slot(loaded, sent["slot"], number)
-    gauge = sent.get("gauge") or loaded.log.setting.gauge_id
+    gauge = sent.get("gauge") or _usual(desk, loaded, slot, old)
     if gauge and gauge not in loaded.ctx.gauges:
         raise InputError(
             f"No gauge has the id {gauge!r}.", field="gauge", next_step="Choose one of the shop's gauges."
@@ -79,6 +81,15 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     desk.session.add(entry)
     desk.session.flush()
     keep_loaded(desk.session, loaded.with_entry(entry), desk.today)
+
+
+def _usual(desk: Desk, loaded: LoadedSetting, slot: Slot, old: t.Entry | None) -> str | None:
+    """The gauge of the reading that is corrected, else the one that this station is read with."""
+    if old is not None:
+        return old.gauge_id
+    shelf = find_gauges(desk.session, desk.today)
+    found = gauge_at(slot, shelf.get(loaded.log.setting.gauge_id or ""), shelf.values())
+    return found.id if found else None
 
 
 def _superseded(session: Session, loaded: LoadedSetting, sent: dict[str, Any]) -> t.Entry | None:

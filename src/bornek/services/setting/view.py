@@ -15,10 +15,13 @@ from bornek.core.settings.kind import speech
 from bornek.core.settings.knobs import Domain, Knob
 from bornek.core.settings.state import StateView, show_state
 from bornek.core.sheet import Sheet
+from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.frozen import not_held, shown_sheet
 from bornek.services.setting.given_view import FieldView, show_fields
+from bornek.services.setting.kept_settings import read_once
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
 from bornek.services.setting.seal import broken_seal
+from bornek.services.setting.station_gauges import StationGauge, station_gauges
 from bornek.store.queries.jobs import places_of
 
 
@@ -94,6 +97,7 @@ class SettingView:
     version: int
     job: JobHead
     gauge: GaugeHead
+    stations: list[StationGauge]
     given: GivenView
     knobs: list[KnobView]
     signature: SignatureView | None
@@ -101,10 +105,10 @@ class SettingView:
 
 
 def view_setting(session: Session, setting_id: str, today: date) -> dict[str, Any]:
-    return show_setting(session, load_setting(session, setting_id, today))
+    return show_setting(session, load_setting(session, setting_id, today), today)
 
 
-def show_setting(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
+def show_setting(session: Session, loaded: LoadedSetting, today: date) -> dict[str, Any]:
     log = loaded.log
     sheet: Any = shown_sheet(loaded)
     view: dict[str, Any] = dump(
@@ -116,6 +120,7 @@ def show_setting(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
             version=loaded.version,
             job=JobHead(log.job.id, log.unit.tag, log.unit.name, log.unit.serial, log.job.length_unit),
             gauge=_gauge(loaded),
+            stations=_stations(session, loaded, today),
             given=GivenView(log.given.seq, show_given(session, loaded)),
             knobs=[_knob(k, loaded) for k in loaded.reckoning.knobs],
             signature=view_signature(session, loaded),
@@ -129,6 +134,11 @@ def show_given(session: Session, loaded: LoadedSetting) -> list[FieldView]:
     say = speech(loaded.ctx)
     places = [(p.key, p.label) for p in places_of(session, loaded.log.job.id)]
     return show_fields(loaded.kind, loaded.ctx.given, loaded.log.given.given, say, places)
+
+
+def _stations(session: Session, loaded: LoadedSetting, today: date) -> list[StationGauge]:
+    shelf = read_once(session, "gauges", lambda: find_gauges(session, today))
+    return station_gauges(loaded.reckoning.guide.slots, shelf.get(loaded.ctx.gauge), shelf)
 
 
 def _gauge(loaded: LoadedSetting) -> GaugeHead:

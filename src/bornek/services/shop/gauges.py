@@ -25,6 +25,7 @@ class GaugeView:
     interpolation: float
     calibration_u: float
     quantity: str
+    takes: list[str]
     due: str
     overdue: bool
     resolution: float
@@ -40,7 +41,7 @@ def register_gauge(desk: Desk, sent: dict[str, Any]) -> None:
     who = desk.mechanic()
     card = Gauge(**sent)
     row = desk.session.get(t.Gauge, card.id) or t.Gauge(id=card.id)
-    told = {name: getattr(card, name) for name in CARD}
+    told = {name: getattr(card, name) for name in CARD} | {"takes": list(card.takes)}
     for name, value in told.items():
         setattr(row, name, value)
     desk.session.add(row)

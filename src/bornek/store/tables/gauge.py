@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from sqlalchemy.orm import Mapped, mapped_column
 
 from bornek.store.base import Base, primary_key
 
-CARD = ("name", "quantity", "unit", "division", "interpolation", "calibration_u", "due")
+CARD = ("name", "quantity", "unit", "division", "interpolation", "calibration_u", "due", "takes")
 """What a card says."""
 
 
@@ -20,6 +22,7 @@ class Card:
     interpolation: Mapped[float]
     calibration_u: Mapped[float]
     due: Mapped[str]
+    takes: Mapped[list[Any]] = mapped_column(default=list, server_default="[]")
 
 
 class Gauge(Card, Base):

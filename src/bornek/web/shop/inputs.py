@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from marshmallow import Schema, fields, validate
 
+from bornek.core.gauges import TAKES
 from bornek.web.fields import an_id, seen_version, some_words
 
 
@@ -101,7 +102,8 @@ class ShopHoursIn(Schema):
 class GaugeIn(Schema):
     id = an_id()
     name = fields.String(required=True, validate=validate.Length(1, 80))
-    quantity = fields.String(load_default="length", validate=validate.OneOf(["length", "torque", "force"]))
+    quantity = fields.String(load_default="length", validate=validate.OneOf(list(TAKES)))
+    takes = fields.List(fields.String(validate=validate.Length(max=20)), load_default=list)
     unit = fields.String(required=True, validate=validate.Length(1, 10))
     division = fields.Float(required=True, validate=validate.Range(0, 1000))
     interpolation = fields.Float(load_default=0.5)

@@ -59,5 +59,16 @@ def _as_they_are(rows: Rows) -> Rows:
     return rows
 
 
-_STEPS: dict[int, Callable[[Rows], Rows]] = {2: _from_two, 3: _from_three, 4: _as_they_are, 5: _as_they_are}
+def _from_six(rows: Rows) -> Rows:
+    """Edition 6 did not say on a card what the gauge can take."""
+    return {**rows, **{name: [{"takes": []} | row for row in rows[name]] for name in ("gauge", "gauge_card")}}
+
+
+_STEPS: dict[int, Callable[[Rows], Rows]] = {
+    2: _from_two,
+    3: _from_three,
+    4: _as_they_are,
+    5: _as_they_are,
+    6: _from_six,
+}
 """How the rows of an edition become those of the next."""
