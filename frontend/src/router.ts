@@ -7,6 +7,7 @@ export const router = createRouter({
   routes: [
     { path: "/", component: BoardPage },
     { path: "/drawer", component: () => import("./shop/DrawerPage.vue") },
+    { path: "/bench", component: () => import("./shop/BenchPage.vue") },
     { path: "/receive", component: () => import("./shop/ReceivePage.vue") },
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     ...stageRoutes,

@@ -30,6 +30,7 @@ GOOD: dict[str, dict[str, Any]] = {
     "loose": {"what": "washer", "where": "sump"},
     "accounted": {"loose": "a", "words": "found"},
     "closed": {},
+    "named": {"was": "B-1 hoist, serial not named yet", "now": "H-40 Slip hoist, serial RW7-0777"},
     "opened_again": {"words": "another leak"},
     "photo_struck": {"photo": "p1", "words": "another unit"},
     "corrected": {"what": "complaint", "was": "howls", "now": "howls when hot"},

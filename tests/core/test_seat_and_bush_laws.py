@@ -99,7 +99,7 @@ def test_a_share_outside_its_range_is_refused(diameter: float, share: float) -> 
 
 
 def test_six_sizes_are_taken_of_each_member() -> None:
-    slots = size_slots("bore", "Bore", "", (49, 51))
+    slots = size_slots("bore", "Bore", "", (49, 51), "outside")
     assert len(slots) == len({s.key for s in slots}) == 6
     assert {s.peers for s in slots} == {"bore"}
 

@@ -36,6 +36,7 @@ TRIED: dict[str, dict[str, Any]] = {
         "body": {"sum": "fit_ring", "part": "output-seal", "given": {"bore": "50", "outside": "90"}},
     },
     "/api/jobs/<job_id>/fits": {"part": "output-shaft", "kind": "seat_size", "given": {"what": "journal"}},
+    "/api/jobs/<job_id>/names": {"tag": "Z-1", "name": "another", "serial": "Z-1"},
     "/api/jobs/<job_id>/serials": {"serials": {"bevel-pinion": "SET-X"}},
     "/api/jobs/<job_id>/definition": {"definition": {}, "seen": 0},
     "/api/jobs/<job_id>/close": {"words": "again"},

@@ -581,6 +581,131 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BenchIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/bench-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchKind"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/imports": {
         parameters: {
             query?: never;
@@ -1538,6 +1663,99 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["InspectView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NameIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
                     };
                 };
                 /** @description Bad Request */
@@ -4558,6 +4776,30 @@ export interface components {
             stage: string;
             turns: number;
         };
+        BenchIn: {
+            /** @default  */
+            gauge?: string;
+            given: {
+                [key: string]: unknown;
+            };
+            id: string;
+            kind: string;
+            /**
+             * @default mm
+             * @enum {string}
+             */
+            length_unit?: "mm" | "thou";
+            name: string;
+            /** @default  */
+            shim_form?: string;
+        };
+        BenchKind: {
+            from_drawer: boolean;
+            id: string;
+            plain: string;
+            thing: components["schemas"]["Section"] | null;
+            title: string;
+        };
         Between: {
             hi: number;
             lo: number;
@@ -4921,6 +5163,7 @@ export interface components {
         FieldView: {
             key: string;
             label: string;
+            open: boolean;
             options: string[][];
             quantity: string;
             required: boolean;
@@ -5335,6 +5578,7 @@ export interface components {
             stands: string;
             tag: string;
             unit_name: string;
+            unnamed: boolean;
             version: number;
             waits_for: string;
         };
@@ -5519,6 +5763,18 @@ export interface components {
             provable: boolean;
             stay: string;
             stay_words: string;
+        };
+        NameIn: {
+            id: string;
+            name: string;
+            /** @default  */
+            revision?: string;
+            serial: string;
+            /** @default  */
+            setting?: string;
+            tag: string;
+            /** @default  */
+            words?: string;
         };
         NeedView: {
             after: string;
@@ -6506,6 +6762,11 @@ export interface components {
             /** @description the setting's version that you saw */
             seen: number;
         };
+        TypePoint: {
+            key: string;
+            kind: string;
+            label: string;
+        };
         TypeSheet: {
             definition: {
                 [key: string]: unknown;
@@ -6529,6 +6790,7 @@ export interface components {
             name: string;
             number: number;
             parts: number;
+            points: components["schemas"]["TypePoint"][];
             serial_parts: components["schemas"]["SerialPart"][];
             settings: string[];
             type_id: string;

@@ -2,8 +2,9 @@
 /** The yard at a glance: every unit with its next move and what it waits for, by who can act. */
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
-import { RouterLink } from "vue-router";
+import { RouterLink, useRouter } from "vue-router";
 import { api, unwrap } from "../api/client";
+import { useKeys } from "../composables/useKeys";
 import { useYard } from "../composables/useYard";
 import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
@@ -13,6 +14,11 @@ import TakeIn from "./TakeIn.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
 const { yard } = useYard();
+const router = useRouter();
+useKeys((event) => {
+  if (event.key === "n") void router.push("/bench");
+  return event.key === "n";
+});
 const { data, error } = useQuery({
   queryKey: ["board"],
   queryFn: () => unwrap(api.GET("/api/board")),
@@ -69,6 +75,11 @@ const counts = computed<[number, string][]>(() => [
     <p v-if="data.low.length" class="px-5 py-3 text-[16px]">
       <strong>Drawer runs low:</strong> {{ data.low.join(" · ") }}
     </p>
-    <TakeIn />
+    <div class="flex flex-wrap items-center">
+      <RouterLink to="/bench" class="control ml-5" data-on-the-bench
+        >Something on the bench <span class="keycap">n</span></RouterLink
+      >
+      <TakeIn />
+    </div>
   </main>
 </template>

@@ -10,6 +10,7 @@ import WaitPage from "../WaitPage.vue";
 import ClosingZone from "./ClosingZone.vue";
 import CorrectForm from "./CorrectForm.vue";
 import HoursZone from "./HoursZone.vue";
+import NameForm from "./NameForm.vue";
 import { useJob } from "./useJob";
 
 const props = defineProps<{ job: string }>();
@@ -60,6 +61,7 @@ useStageKeys();
             <dd class="min-w-0 font-semibold wrap-anywhere">{{ v }}</dd>
           </template>
         </dl>
+        <NameForm v-if="data.unnamed && !data.closed_at" :desk="desk" :job="data" />
         <button v-if="!data.closed_at" type="button" class="control mt-3" @click="correcting = true">
           Correct it
         </button>

@@ -30,6 +30,10 @@ export function useJob(job: Ref<string>) {
     });
   const name = (serials: Record<string, string>) =>
     write((params) => unwrap(api.POST("/api/jobs/{job_id}/serials", { params, body: { serials } })));
+  const nameIt = (named: { tag: string; name: string; serial: string; revision: string; setting: string }) =>
+    write((params) =>
+      unwrap(api.POST("/api/jobs/{job_id}/names", { params, body: { id: newId(), ...named } })),
+    );
   const close = (words: string) =>
     write((params) => unwrap(api.POST("/api/jobs/{job_id}/close", { params, body: { id: newId(), words } })));
   const openAgain = (words: string) =>
@@ -47,6 +51,7 @@ export function useJob(job: Ref<string>) {
     view: computed(() => query.data.value),
     ...sending,
     name,
+    nameIt,
     close,
     openAgain,
     correct,

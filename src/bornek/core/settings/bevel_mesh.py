@@ -13,8 +13,9 @@ from typing import Any, Literal
 
 from bornek.core.errors import InputError
 from bornek.core.readings import budget, spread
-from bornek.core.scenes import Flank, Patch
+from bornek.core.scenes import Flank, Patch, Section
 from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot
 from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
 from bornek.core.settings.records import Context, Paint
@@ -56,6 +57,8 @@ def centroid(mask: Sequence[Sequence[float]]) -> tuple[float, float, float]:
 class BevelMesh(Setting):
     id = "bevel_mesh"
     title = "Bevel gears: backlash and contact pattern"
+    plain = "A bevel pinion and ring gear: backlash and contact"
+    from_drawer = True
     cautions = (
         "Fingers and gears turned by hand: one person turns, and says so first.",
         "Brake the gear with a cloth or a block, never with the hand between teeth.",
@@ -92,6 +95,9 @@ class BevelMesh(Setting):
                 Field(key="spiral_angle", label="Spiral angle", quantity="angle", default=0.0, lo=0, hi=50),
             ]
         )
+
+    def thing(self) -> Section:
+        return draw_bevel_in_mesh()
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         lash = [

@@ -16,8 +16,9 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
-from bornek.core.scenes import Circle, Ray, Trace
+from bornek.core.scenes import Circle, Ray, Section, Trace
 from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.figures.shaft_on_blocks import draw_shaft_on_blocks
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -79,6 +80,7 @@ class CrankRunout(Setting):
     version = 2
     layout = "side_by_side"
     title = "Runout, at one place or at both ends"
+    plain = "A shaft or crank that may run out: how much, and where it is high"
     cautions = (
         "Keep sleeves and hair clear of the turning shaft; turn by hand only.",
         "The maker's manual, the shop's rules and local codes come first.",
@@ -119,6 +121,9 @@ class CrankRunout(Setting):
     def _ends(self, ctx: Context) -> tuple[tuple[str, str], ...]:
         return ENDS if ctx.given["ends"] == "two" else (ONE,)
 
+    def thing(self) -> Section:
+        return draw_shaft_on_blocks()
+
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         if ctx.given["read"] == EXTREMES:
             stations: list[tuple[str, str, int | None]] = [
@@ -156,7 +161,7 @@ class CrankRunout(Setting):
         checks = self._centres(ctx)
         whole = len(slots) // len(ends)
         if any(len(r) < whole for r in around.values()):
-            return Outcome((), tuple(checks), NOT_READ)
+            return Outcome((), tuple(checks), NOT_READ, scenes=(draw_shaft_on_blocks(),))
         gauges = {end: sifted.gauges([x for x in slots if x.axes["end"] == end], ctx) for end, _ in ends}
         vectors = {} if ctx.given["read"] == EXTREMES else {e: first_harmonic(around[e]) for e, _ in ends}
         results = self._limits(ctx, around, gauges, vectors)
@@ -172,7 +177,7 @@ class CrankRunout(Setting):
             checks=tuple(checks),
             verdict=overall,
             instruct=self._instruct(ctx, overall.code),
-            scenes=(self._circle(ctx, around, vectors),) if vectors else (),
+            scenes=(self._circle(ctx, around, vectors) if vectors else draw_shaft_on_blocks(),),
             unverified=(*self._unverified(ctx),),
         )
 

@@ -15,6 +15,7 @@ from typing import Any
 from bornek.core.errors import BornekError, InputError
 from bornek.core.quantities import parse, signed
 from bornek.core.readings import expected_u, travel_value
+from bornek.core.scenes import Section
 from bornek.core.settings.common import confirm, from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.flicked_screw import draw_flicked_screw
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, speech
@@ -75,6 +76,7 @@ def drag_ratio(good_s: float, here_s: float) -> float:
 class FeelNut(Setting):
     id = "feel_nut"
     title = "Nut adjusted by feel: feed screw, small spindle"
+    plain = "A feed screw or small spindle whose nut is set by feel"
     cautions = (
         "The drive is off and locked out: a feed screw that is flicked must be turned by nothing else.",
         "Sleeves and hair clear of the crank handle: it spins.",
@@ -120,6 +122,9 @@ class FeelNut(Setting):
 
     def window(self, ctx: Context) -> Window:
         return given_window(ctx.given, *self._band(ctx))
+
+    def thing(self) -> Section:
+        return draw_flicked_screw("by feel")
 
     def slots(self, ctx: Context) -> list[Slot]:
         middle = sum(self._band(ctx)) / 2

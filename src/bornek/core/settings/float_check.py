@@ -14,7 +14,7 @@ from typing import Any
 from bornek.core.errors import BornekError, InputError
 from bornek.core.quantities import Speech, parse, signed
 from bornek.core.readings import travel_value
-from bornek.core.scenes import Band, LogRow, Needle, RoundLog
+from bornek.core.scenes import Band, LogRow, Needle, RoundLog, Section
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.push_and_pull import draw_push_and_pull
 from bornek.core.settings.kind import Field, Outcome, Result, Setting, Slot, speech
@@ -95,6 +95,7 @@ class FloatCheck(Setting):
     id = "float_check"
     layout = "side_by_side"
     title = "Health check: float against limits by size, and its trend"
+    plain = "A running machine: how far its shaft floats, and when that is too far"
     cautions = (
         "The drive is locked out and the load held: a shaft that is pried moves what hangs on it.",
         "Nobody's fingers between coupling halves.",
@@ -129,6 +130,9 @@ class FloatCheck(Setting):
 
     def _window(self, ctx: Context, key: str) -> Window:
         return given_window(ctx.given, None, ctx.given[key], self.floor(ctx))
+
+    def thing(self) -> Section:
+        return draw_push_and_pull()
 
     def slots(self, ctx: Context) -> list[Slot]:
         return [

@@ -14,7 +14,7 @@ from typing import Any, ClassVar, Literal
 
 from bornek.core.quantities import Speech
 from bornek.core.readings import Nature
-from bornek.core.scenes import Scene
+from bornek.core.scenes import Scene, Section
 from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.records import Context, Entry
 from bornek.core.settings.state import State
@@ -199,6 +199,10 @@ class Calculation(ABC):
 class Setting(Calculation):
     """A quantity brought to its window in rounds by an adjuster."""
 
+    plain: ClassVar[str] = ""
+    """What is set, as one would say it who does not know the kind's name."""
+    from_drawer: ClassVar[bool] = False
+    """Whether its adjusters are made up of shims or washers from a drawer."""
     offers: ClassVar[tuple[Offer, ...]] = ()
     """Fits of one part that it measures: Inspect offers them there and rests its verdict on them."""
     fine: ClassVar[bool] = False
@@ -209,6 +213,10 @@ class Setting(Calculation):
     def tells(self, ctx: Context, verdict: str) -> str:
         """The evidence of a cause of failure that a verdict on what was found is; empty if it is none."""
         return ""
+
+    def thing(self) -> Section | None:
+        """The thing itself, drawn before anything is known of it."""
+        return None
 
     @abstractmethod
     def slots(self, ctx: Context) -> Sequence[Slot]:

@@ -11,7 +11,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
 from bornek.core.quantities import decimals, signed
-from bornek.core.scenes import Table
+from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
 from bornek.core.settings.force_line import ForceLine, read_line
@@ -37,6 +37,7 @@ RADIAL_SHARE = 0.5
 class LiftDeflection(Setting):
     id = "lift_deflection"
     title = "Preload by deflection under a lift"
+    plain = "A spindle that is stiff enough when it is lifted"
     fine: ClassVar[bool] = True
     cautions = (
         "Lift at the nose alone, on a bar: never on the chuck's jaws or a guard.",
@@ -69,6 +70,9 @@ class LiftDeflection(Setting):
 
     def _forces(self, ctx: Context) -> list[float]:
         return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
+
+    def thing(self) -> Section:
+        return draw_lifted_nose()
 
     def slots(self, ctx: Context) -> list[Slot]:
         found = [

@@ -14,8 +14,9 @@ from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.readings import Budget, combined, show_budget
-from bornek.core.scenes import Table
+from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, temperature_fields, whole_form
+from bornek.core.settings.figures.bush_and_journal import draw_bush_and_journal
 from bornek.core.settings.kind import (
     Check,
     Field,
@@ -81,6 +82,8 @@ def share_of_mm(diameter_mm: float, per_mille: float) -> float:
 class PlainBearing(Setting):
     id = "plain_bearing"
     title = "Clearance of a plain bearing or bush"
+    plain = "A bush or plain bearing on its journal"
+    from_drawer = True
     offers = (
         Offer(
             key="clearance",
@@ -177,6 +180,9 @@ class PlainBearing(Setting):
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
+
+    def thing(self) -> Section:
+        return draw_bush_and_journal()
 
     def slots(self, ctx: Context) -> list[Slot]:
         d = float(ctx.given["diameter"])

@@ -14,6 +14,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.quantities import Shown, shown_in
 from bornek.core.readings import budget
+from bornek.core.scenes import Section
 from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.cord_and_scale import draw_cord_and_scale
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot
@@ -64,6 +65,7 @@ class _Drag:
 class RollingDrag(Setting):
     id = "rolling_drag"
     title = "Preload by rolling drag"
+    plain = "Bearings preloaded until they turn so hard: a scale on a cord, or a torque"
     cautions = (
         "Keep the cord and your sleeve clear of the turning shaft; nobody turns it under power.",
         "Steady turning only: the pull that gets it moving is not the drag.",
@@ -139,6 +141,9 @@ class RollingDrag(Setting):
         before = ctx.at(ctx.round - 1)
         drag, window = self._read(before, "drag"), self._window(before)
         return drag is not None and window is not None and drag.mean > window.high
+
+    def thing(self) -> Section:
+        return draw_cord_and_scale("kgf")
 
     def slots(self, ctx: Context) -> list[Slot]:
         found = []

@@ -13,7 +13,9 @@ from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.readings import show_budget
+from bornek.core.scenes import Section
 from bornek.core.settings.common import given_window, source_lines, temperature_fields, whole_form
+from bornek.core.settings.figures.seat_and_micrometer import draw_seat_and_micrometer
 from bornek.core.settings.kind import Field, Offer, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.places_around import (
     FORM_LIMIT,
@@ -43,6 +45,7 @@ WHAT = (("journal", "a journal or shaft seat"), ("bore", "a bore"), ("housing", 
 class SeatSize(Setting):
     id = "seat_size"
     title = "Size of a journal, bore or housing seat"
+    plain = "A seat or a bore by itself: its size, its fit"
     offers = tuple(
         Offer(
             key=what,
@@ -121,6 +124,9 @@ class SeatSize(Setting):
     def tells(self, ctx: Context, verdict: str) -> str:
         loose = "out_low" if ctx.given["what"] == "journal" else "out_high"
         return "seat_loose" if verdict == loose else ""
+
+    def thing(self) -> Section:
+        return draw_seat_and_micrometer()
 
     def slots(self, ctx: Context) -> list[Slot]:
         nominal = float(ctx.given["nominal"])

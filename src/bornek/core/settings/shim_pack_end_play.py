@@ -17,7 +17,9 @@ from bornek.core.advice.memory import fitting_pool, priors
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import budget, censor_limit_mm, expected_u, show_budget, travel_value
+from bornek.core.scenes import Section
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
+from bornek.core.settings.figures.shims_under_cover import draw_shims_under_cover
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Drag, Knob, Packs, Response
 from bornek.core.settings.records import Context
@@ -51,6 +53,8 @@ def _by_proof(by_shims: Verdict, drag: Verdict) -> Verdict:
 class ShimPackEndPlay(Setting):
     id = "shim_pack_end_play"
     title = "End play or preload by a shim pack under a cover"
+    plain = "A shaft that floats end to end, or is to be preloaded, by shims under its cover"
+    from_drawer = True
     cautions = (
         "Fingers out of the gap while you pry; nobody turns the shaft meanwhile.",
         "Cover bolts at full torque before each reading, or the cover lifts and adds to the travel.",
@@ -164,6 +168,9 @@ class ShimPackEndPlay(Setting):
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
+
+    def thing(self) -> Section:
+        return draw_shims_under_cover()
 
     def slots(self, ctx: Context) -> Sequence[Slot]:
         slots = self._travel_slots(ctx)

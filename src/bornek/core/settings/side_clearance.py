@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from bornek.core.quantities import from_nm
+from bornek.core.scenes import Section
 from bornek.core.settings.common import PLAY_TELLS, confirm, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.washer_between import draw_washer_between
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
@@ -38,6 +39,8 @@ def washer_wanted_mm(washer_mm: float, gap_mm: float, aim_mm: float) -> float:
 class SideClearance(Setting):
     id = "side_clearance"
     title = "Side clearance between gears, by selective washers"
+    plain = "Gears that want side clearance, set by a washer"
+    from_drawer = True
     cautions = (
         "Nobody turns the shaft while a blade stands between the gears.",
         "A washer that is not turned into its groove and keyed wanders out under load.",
@@ -65,6 +68,9 @@ class SideClearance(Setting):
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
+
+    def thing(self) -> Section:
+        return draw_washer_between({})
 
     def slots(self, ctx: Context) -> list[Slot]:
         gaps = [

@@ -44,6 +44,7 @@ class SpringThrustNut(NutEndPlay):
     id = "spring_thrust_nut"
     version = 2
     title = "End play by a nut: roller thrust bearing on springs, vertical motor"
+    plain = "A vertical motor whose thrust bearing stands on springs"
     cautions = (
         "The rotor hangs on the jack: nobody under it; block it as soon as it stands.",
         "The ram's force goes through bracket, chains, spreader and lifting eyes: never above the weakest.",
@@ -65,6 +66,9 @@ class SpringThrustNut(NutEndPlay):
                 why="The jack holds the shaft: it is the carrier that lifts against the nut.",
             )
         ]
+
+    def thing(self) -> Section:
+        return draw_springs_under_nut(False, True)
 
     def sequence(self, ctx: Context) -> Sequence[Slot]:
         steps = STEPS if self.began_here(ctx) else ONCE_MORE

@@ -11,6 +11,7 @@ from typing import Any
 
 from bornek.core.errors import InputError
 from bornek.core.readings import expected_u
+from bornek.core.scenes import Section
 from bornek.core.settings.common import PLAY_TELLS, confirm, from_start, given_window, unread, whole_form
 from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
 from bornek.core.settings.feelers import Feeler, brackets, feeler_of, feeler_slots, grown, said, tilt
@@ -56,6 +57,7 @@ class TaperClearance(Setting):
     id = "taper_clearance"
     version = 2
     title = "Radial clearance and drive-up of a tapered-bore roller bearing"
+    plain = "A roller bearing driven up a taper or a sleeve, read by feelers"
     cautions = (
         "Hydraulic release lets parts jump: nut on the thread, gap larger than the drive-up, nobody in line.",
         "Oil injection and hydraulic nuts: never above the rated pressure; pipes and hoses sound.",
@@ -150,6 +152,9 @@ class TaperClearance(Setting):
 
     def _where(self, ctx: Context) -> str:
         return "top" if ctx.given["posture"] == "supported" else "bottom"
+
+    def thing(self) -> Section:
+        return draw_feeler_over_roller(True, "", "")
 
     def slots(self, ctx: Context) -> list[Slot]:
         first = ctx.round == ctx.first_round

@@ -11,7 +11,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
-from bornek.core.scenes import Table
+from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import PLAY_TELLS, from_start, given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.nose_on_taper import draw_nose_on_taper
 from bornek.core.settings.force_line import ForceLine, read_line
@@ -66,6 +66,7 @@ def rim_mm(angle_deg: float, diameter_mm: float) -> float:
 class TaperSpindle(Setting):
     id = "taper_spindle"
     title = "Spindle: double-row roller bearing on a taper"
+    plain = "A spindle's front bearing drawn up a taper by a nut, read at the nose"
     fine: ClassVar[bool] = True
     cautions = (
         "Backing off means driving the ring back: stop a little loose and creep up.",
@@ -126,6 +127,9 @@ class TaperSpindle(Setting):
 
     def _forces(self, ctx: Context) -> list[float]:
         return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
+
+    def thing(self) -> Section:
+        return draw_nose_on_taper()
 
     def slots(self, ctx: Context) -> list[Slot]:
         return [

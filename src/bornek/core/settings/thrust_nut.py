@@ -46,6 +46,7 @@ ENDING = (
 class ThrustNut(NutEndPlay):
     id = "thrust_nut"
     title = "End play by a nut: plain thrust bearing, vertical motor"
+    plain = "A vertical motor that hangs on a plain thrust bearing and a nut"
     cautions = (
         "The rotor hangs on the jack: nobody under it, block it; the nut never carries it while the jack is moved.",
         "No movement while jacking: stop and investigate, never pump on.",
@@ -57,6 +58,9 @@ class ThrustNut(NutEndPlay):
     read_posture: ClassVar[str] = (
         "Read how far the rotor came down since the zero; jack it up to the nut and let it down for the next."
     )
+
+    def thing(self) -> Section:
+        return draw_nut_on_carrier(True)
 
     def sequence(self, ctx: Context) -> Sequence[Slot]:
         if not self.began_here(ctx):

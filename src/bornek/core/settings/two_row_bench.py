@@ -15,7 +15,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, budget, combined, expected_u, show_budget, spread
-from bornek.core.scenes import Table
+from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, whole_form
 from bornek.core.settings.figures.two_rows import draw_two_rows
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
@@ -84,6 +84,7 @@ def mounted_loss_mm(
 class TwoRowBench(Setting):
     id = "two_row_bench"
     title = "Bench setting of a two-row tapered bearing by its spacer"
+    plain = "A two-row tapered bearing with a spacer between its cones"
     cautions = (
         "Heavy cups slip from oily gloves: lift with a sling, fingers clear of the edge.",
         "Grinding a spacer: guard on, eye protection, both faces parallel.",
@@ -186,6 +187,9 @@ class TwoRowBench(Setting):
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
+
+    def thing(self) -> Section:
+        return draw_two_rows({})
 
     def slots(self, ctx: Context) -> list[Slot]:
         """The first round reads all four sets; after a move the spacer alone is owed."""

@@ -13,6 +13,7 @@ from bornek.core.closing import OpenPoint
 from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.hour_meter import WHEN, HourMeter
 from bornek.core.facts.kind import Fact
+from bornek.core.facts.named import UNNAMED, Named
 from bornek.core.facts.registry import find_fact_kind
 from bornek.core.fits.open_fits import open_fits
 from bornek.core.plain import dump
@@ -101,6 +102,7 @@ class JobView:
     open_points: list[OpenPoint]
     hours: list[HourView]
     corrections: list[str]
+    unnamed: bool
     stages: list[StageView]
     settings: list[SettingSummary]
     section: Section
@@ -143,6 +145,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
             if isinstance(f.body, HourMeter)
         ],
         corrections=corrections(d, facts),
+        unnamed=unit.serial == UNNAMED,
         stages=_stages(
             job_id,
             {
@@ -166,7 +169,8 @@ def corrections(d: Definition, facts: Sequence[Fact]) -> list[str]:
     lines = [
         line
         for f in facts
-        if isinstance(f.body, Corrected) and (line := find_fact_kind(f.fact_kind).line(f, d)) is not None
+        if isinstance(f.body, Corrected | Named)
+        and (line := find_fact_kind(f.fact_kind).line(f, d)) is not None
     ]
     return [f"{line.label}: {line.words}, by {line.by}" for line in lines]
 

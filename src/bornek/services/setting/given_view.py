@@ -22,6 +22,8 @@ class FieldView:
     why: str
     shown: str
     typed: Any
+    open: bool = False
+    """It must be said, and nothing stands for it meanwhile."""
 
 
 def show_fields(
@@ -50,4 +52,5 @@ def _field(f: Field, value: Any, typed: Mapping[str, Any], say: Speech, places: 
         why=f.why,
         shown=shown,
         typed=typed.get(f.key, f.default),
+        open=f.required and f.default is None,
     )

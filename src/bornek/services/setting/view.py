@@ -137,6 +137,8 @@ def show_given(session: Session, loaded: LoadedSetting) -> list[FieldView]:
 
 
 def _stations(session: Session, loaded: LoadedSetting, today: date) -> list[StationGauge]:
+    if loaded.signed:
+        return []
     shelf = read_once(session, "gauges", lambda: find_gauges(session, today))
     return station_gauges(loaded.reckoning.guide.slots, shelf.get(loaded.ctx.gauge), shelf)
 

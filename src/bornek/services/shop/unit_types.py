@@ -33,6 +33,15 @@ class SerialPart:
 
 
 @dataclass(frozen=True)
+class TypePoint:
+    """A setting of a type, and of which kind it is."""
+
+    key: str
+    label: str
+    kind: str
+
+
+@dataclass(frozen=True)
 class UnitTypeView:
     """The newest revision of a unit type; `id` is the revision's."""
 
@@ -44,6 +53,7 @@ class UnitTypeView:
     parts: int
     serial_parts: list[SerialPart]
     gauges: list[str]
+    points: list[TypePoint]
 
 
 @dataclass(frozen=True)
@@ -149,6 +159,7 @@ def _row(kind: t.UnitType, revision: t.UnitTypeRevision) -> UnitTypeView:
         parts=len(d.parts),
         serial_parts=[SerialPart(p.key, p.label) for p in d.parts if p.identity],
         gauges=sorted({s.gauge for s in d.settings if s.gauge}),
+        points=[TypePoint(s.key, s.label, s.kind) for s in d.settings],
     )
 
 

@@ -112,7 +112,8 @@ def signed_like(
         .join(t.Unit, t.Unit.id == t.Job.unit_id)
         .where(
             t.Unit.unit_type_id == unit_type_id,
-            t.Setting.key == setting.key,
+            func.coalesce(func.nullif(t.Setting.remembered_as, ""), t.Setting.key)
+            == (setting.remembered_as or setting.key),
             t.Setting.kind == setting.kind,
             t.Setting.id != setting.id,
         )

@@ -11,7 +11,8 @@ from bornek.store.base import Base, primary_key
 
 
 class Setting(Base):
-    """`rests_on`: keys of other places whose acts disturb this setting."""
+    """`rests_on`: keys of other places whose acts disturb this setting. `remembered_as`: the key under which its
+    unit's type remembers it, where that is not its own."""
 
     __tablename__ = "setting"
     __table_args__ = (UniqueConstraint("job_id", "key"),)
@@ -25,3 +26,4 @@ class Setting(Base):
     gauge_id: Mapped[str | None] = mapped_column(ForeignKey("gauge.id"))
     rests_on: Mapped[list[Any]]
     position: Mapped[int]
+    remembered_as: Mapped[str] = mapped_column(default="", server_default="")

@@ -33,6 +33,30 @@ class JobIn(Schema):
     hours = fields.Dict(keys=fields.String(), values=fields.Raw(), load_default=dict)
 
 
+class BenchIn(Schema):
+    """Something on the bench: what it is called, which kind of setting, what is given."""
+
+    id = fields.String(required=True, validate=[ID, validate.Length(max=40)])
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    kind = fields.String(required=True, validate=validate.Length(max=40))
+    given = fields.Dict(keys=fields.String(), values=fields.Raw(), required=True)
+    length_unit = fields.String(load_default="mm", validate=validate.OneOf(["mm", "thou"]))
+    gauge = fields.String(load_default="", validate=validate.Length(max=60))
+    shim_form = fields.String(load_default="", validate=validate.Length(max=40))
+
+
+class NameIn(Schema):
+    """What was only on the bench gets its name."""
+
+    id = an_id()
+    tag = fields.String(required=True, validate=validate.Length(1, 12))
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+    serial = fields.String(required=True, validate=validate.Length(1, 60))
+    revision = fields.String(load_default="", validate=validate.Length(max=60))
+    setting = fields.String(load_default="", validate=validate.Length(max=60))
+    words = some_words()
+
+
 class SerialsIn(Schema):
     """Which component is which part: part key to serial."""
 

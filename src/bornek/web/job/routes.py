@@ -11,17 +11,19 @@ from bornek.core.errors import InputError
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
+from bornek.services.job.begin_bench import BenchKind, begin_bench, bench_kinds
 from bornek.services.job.close_job import close_job, open_again
 from bornek.services.job.correct_job import correct_job, write_hours
 from bornek.services.job.exchange.export_job import export_job
 from bornek.services.job.exchange.import_job import read_incoming, take_in
 from bornek.services.job.extend_job import extend_job
 from bornek.services.job.name_components import name_components
+from bornek.services.job.name_unit import name_unit
 from bornek.services.job.receive_unit import receive_unit
 from bornek.services.job.record import RecordView, view_record
 from bornek.services.job.view import JobView, view_job
 from bornek.web.documents import problems, shows, writes
-from bornek.web.job.inputs import CloseIn, CorrectionIn, ExtendIn, HoursIn, JobIn, SerialsIn
+from bornek.web.job.inputs import BenchIn, CloseIn, CorrectionIn, ExtendIn, HoursIn, JobIn, NameIn, SerialsIn
 from bornek.web.limits import MOST_UPLOAD, takes_up_to
 from bornek.web.wire import attached, made, wire
 
@@ -39,6 +41,26 @@ def _record(job_id: str) -> dict[str, Any]:
 def receive(sent: dict[str, Any]) -> Response:
     wire().write(receive_unit, sent)
     return made(wire().read_today(view_job, sent["id"]))
+
+
+@blp.get("/bench-kinds")
+@shows(blp, list[BenchKind])
+def kinds_for_the_bench() -> Response:
+    return jsonify(bench_kinds())
+
+
+@blp.post("/bench")
+@writes(blp, BenchIn, JobView)
+def on_the_bench(sent: dict[str, Any]) -> Response:
+    wire().write(begin_bench, sent)
+    return made(wire().read_today(view_job, sent["id"]))
+
+
+@blp.post("/<job_id>/names")
+@writes(blp, NameIn, JobView)
+def name(sent: dict[str, Any], job_id: str) -> Response:
+    wire().write(name_unit, job_id, sent)
+    return made(wire().read_today(view_job, job_id))
 
 
 @blp.get("/<job_id>")

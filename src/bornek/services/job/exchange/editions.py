@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import Any
 
 from bornek.core.errors import InputError
 from bornek.services.job.exchange.format import AGAIN, EDITION, Rows
@@ -60,8 +61,13 @@ def _as_they_are(rows: Rows) -> Rows:
 
 
 def _from_six(rows: Rows) -> Rows:
-    """Edition 6 did not say on a card what the gauge can take."""
-    return {**rows, **{name: [{"takes": []} | row for row in rows[name]] for name in ("gauge", "gauge_card")}}
+    """Edition 6 did not say on a card what the gauge can take, and knew no setting that was named later."""
+    added: dict[str, dict[str, Any]] = {
+        "gauge": {"takes": []},
+        "gauge_card": {"takes": []},
+        "setting": {"remembered_as": ""},
+    }
+    return {**rows, **{name: [more | row for row in rows[name]] for name, more in added.items()}}
 
 
 _STEPS: dict[int, Callable[[Rows], Rows]] = {
