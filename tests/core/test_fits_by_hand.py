@@ -10,13 +10,14 @@ from typing import Any
 import pytest
 
 import bornek.core.tables as tables
-from bornek.core.errors import RangeError, UnitError
+from bornek.core.errors import InputError, RangeError, UnitError
 from bornek.core.fits.answer import Answer, ask
 from bornek.core.fits.bolt_table import bolt, torque_n_m
 from bornek.core.fits.materials import growth_mm, materials, strain
 from bornek.core.fits.press_fit import PushPoint, Seat, judge_push
 from bornek.core.phrases import text_of
 from bornek.core.quantities import parse
+from bornek.core.tables.bearing_marks import read_mark
 from bornek.core.windows import Normal
 from bornek.services.shop.sums import find_sum, sum_names
 
@@ -369,3 +370,41 @@ def test_a_travel_beyond_the_seat_is_told_and_not_cut_off() -> None:
     assert judge_push(seat, 126e3, 418e3, [PushPoint(450, 100e3)]).startswith(
         "450 mm is more than the seat is long"
     )
+
+
+def bore(**typed: Any) -> Any:
+    return ask(find_sum("bearing_bore"), typed, "mm")
+
+
+@pytest.mark.parametrize(
+    ("mark", "size", "sort"),
+    [("6204", 20, "ball"), ("6308", 40, "ball"), ("22218", 90, "spherical"), ("23096 K", 480, "spherical_taper"),
+     ("230/500", 500, "spherical"), ("62/22", 22, "ball"), ("608", 8, "ball"), ("NU 2310", 50, "cylindrical"),
+     ("24124 CCK30/C3", 120, "spherical_taper")],
+)  # fmt: skip
+def test_bores_are_read_from_marks(mark: str, size: float, sort: str) -> None:
+    read = read_mark(mark)
+    assert (read.bore_mm, read.sort) == (size, sort)
+
+
+@pytest.mark.parametrize("mark", ["LM 501349", "31594/31520", "HM 88649"])
+def test_an_inch_number_is_no_bore_code(mark: str) -> None:
+    with pytest.raises(InputError, match="inch"):
+        read_mark(mark)
+
+
+def test_a_bore_shows_its_groups_and_where_what_was_measured_lies() -> None:
+    found = bore(designation="22218 EK/C3", goes="0.07", stops="0.08").answer
+    groups = next(s for s in found.scenes if s.type == "groups")
+    assert [r.name for r in groups.rows] == ["C2", "CN", "C3", "C4", "C5"]
+    assert {r.name: r.code for r in groups.rows}["C2"] == "in"
+    assert [r.name for r in groups.rows if r.stamped] == ["C3"]
+    assert "lies in C2; stamped is C3" in found.outcome.instruct
+    assert "ric_spherical_tapered_bore, bore over 80 to 100 mm" in found.aside
+
+
+@pytest.mark.parametrize(("sort", "size"), [("ball", "1.5"), ("spherical", "1000"), ("cylindrical", "900")])
+def test_a_bore_outside_its_table_is_refused_with_the_range(sort: str, size: str) -> None:
+    asked = bore(bore=size, sort=sort)
+    assert asked.answer is None
+    assert any("outside table" in why for why in asked.problems.values())

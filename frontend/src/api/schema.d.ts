@@ -4730,7 +4730,7 @@ export interface components {
             kind_version: number;
             outcome: components["schemas"]["Outcome"];
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
         };
         Ask: {
             field: string;
@@ -5115,7 +5115,7 @@ export interface components {
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
         };
         Expected: {
             label: string;
@@ -5200,7 +5200,7 @@ export interface components {
             open: boolean;
             out: boolean;
             push: components["schemas"]["PushView"] | null;
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
             state: string;
         };
         FitHead: {
@@ -5367,6 +5367,25 @@ export interface components {
             key: string;
             label: string;
             typed: string;
+        };
+        GroupRow: {
+            code: string;
+            hi: number;
+            lo: number;
+            name: string;
+            stamped: boolean;
+            words: string;
+        };
+        Groups: {
+            hi: number;
+            label: string;
+            lo: number;
+            needle: components["schemas"]["Needle"] | null;
+            rows: components["schemas"]["GroupRow"][];
+            ticks: components["schemas"]["Tick"][];
+            /** @enum {string} */
+            type: "groups";
+            unit: string;
         };
         HandRow: {
             hands: number;
@@ -5858,7 +5877,7 @@ export interface components {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -6406,7 +6425,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;

@@ -4,6 +4,7 @@ import BoltsMark from "./BoltsMark.vue";
 import CircleMark from "./CircleMark.vue";
 import DialMark from "./DialMark.vue";
 import FlankMark from "./FlankMark.vue";
+import GroupsMark from "./GroupsMark.vue";
 import LadderMark from "./LadderMark.vue";
 import PackMark from "./PackMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
@@ -24,6 +25,7 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   section: SectionMark,
   bolts: BoltsMark,
   dial: DialMark,
+  groups: GroupsMark,
 };
 
 /** The drawing registered for a type of scene. */

@@ -15,6 +15,7 @@ const LINKS = [
 ] as const;
 const SHELF = [
   ["/sums", "Sums"],
+  ["/sums/bearing_bore", "Find a bore"],
   ["/gauges", "Gauges"],
   ["/tools", "Tools"],
   ["/hours", "Shop hours"],

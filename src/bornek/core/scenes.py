@@ -305,4 +305,30 @@ class Dial:
     type: Literal["dial"] = "dial"
 
 
-Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts | Dial
+@dataclass(frozen=True)
+class GroupRow:
+    """One named window; `code` the verdict of what was measured in it, empty where nothing was."""
+
+    name: str
+    lo: float
+    hi: float
+    words: str
+    stamped: bool = False
+    code: str = ""
+
+
+@dataclass(frozen=True)
+class Groups:
+    """Windows of one quantity under each other on one scale, and what was measured laid through them all."""
+
+    label: str
+    unit: str
+    lo: float
+    hi: float
+    ticks: tuple[Tick, ...]
+    rows: tuple[GroupRow, ...]
+    needle: Needle | None = None
+    type: Literal["groups"] = "groups"
+
+
+Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts | Dial | Groups

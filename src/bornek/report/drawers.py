@@ -7,6 +7,7 @@ from collections.abc import Callable
 from reportlab.graphics.shapes import Drawing
 
 from bornek.report.flank_mark import draw_flank
+from bornek.report.groups_mark import draw_groups
 from bornek.report.marks import draw_log, draw_pack, draw_readout
 from bornek.report.paint import Scene
 from bornek.report.round_marks import draw_bolts, draw_dial
@@ -25,6 +26,7 @@ DRAWERS: dict[str, Callable[[Scene, float], Drawing]] = {
     "table": draw_table,
     "bolts": draw_bolts,
     "dial": draw_dial,
+    "groups": draw_groups,
 }
 NARROW = {"pack": 190.0, "flank": 240.0}
 """Drawings that do not need the whole width of the sheet."""
