@@ -9,6 +9,7 @@ export const router = createRouter({
     { path: "/drawer", component: () => import("./shop/DrawerPage.vue") },
     { path: "/bench", component: () => import("./shop/BenchPage.vue") },
     { path: "/receive", component: () => import("./shop/ReceivePage.vue") },
+    { path: "/limits", component: () => import("./shop/LimitsPage.vue") },
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     ...stageRoutes,
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/set/SetPage.vue"), props: true },

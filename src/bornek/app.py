@@ -29,6 +29,7 @@ from bornek.web.plan import routes as plan_routes
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
+from bornek.web.shop import limits as limit_routes
 from bornek.web.shop import routes as shop_routes
 from bornek.web.shop import sums as sum_routes
 from bornek.web.shop import today as today_routes
@@ -99,6 +100,7 @@ def create_app(
         setting_routes,
         kind_routes,
         sum_routes,
+        limit_routes,
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)

@@ -10,6 +10,7 @@ import { useKeys } from "../composables/useKeys";
 import { useSending } from "../composables/useSending";
 import SectionMark from "../marks/SectionMark.vue";
 import WaitPage from "../stages/WaitPage.vue";
+import FromTable from "../ui/FromTable.vue";
 import FormFields from "../ui/FormFields.vue";
 import PickBox from "../ui/PickBox.vue";
 import SendingProblem from "../ui/SendingProblem.vue";
@@ -150,6 +151,7 @@ async function begin() {
             :options="forms"
           />
         </div>
+        <FromTable class="mb-3" :kind="draft.kind" @put="(given) => (answers = { ...answers, ...given })" />
         <FormFields v-model="answers" :fields="asked" :problems="wrong" narrow />
         <details v-if="rest.length" class="mt-3" :open="rest.some((f) => wrong[f.key])">
           <summary class="flex min-h-11 cursor-pointer items-center font-semibold">

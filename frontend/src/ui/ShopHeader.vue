@@ -16,6 +16,7 @@ const LINKS = [
 const SHELF = [
   ["/sums", "Sums"],
   ["/sums/bearing_bore", "Find a bore"],
+  ["/limits", "Limit tables"],
   ["/gauges", "Gauges"],
   ["/tools", "Tools"],
   ["/hours", "Shop hours"],

@@ -58,6 +58,8 @@ class Move:
     stay_words: str
     missing: str
     provable: bool
+    missing_mm: float | None = None
+    missing_p: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -150,7 +152,16 @@ def describe_move(history: History, p: Proposal, say: Speech) -> Move:
         missing = f"A {say.size(p.missing)} shim, not in the drawer, would make it {chance(p.missing_p)}."
     best = describe_option(history, p.best, say, None) if p.best else None
     others = tuple(describe_option(history, c, say, p.best) for c in p.alternatives)
-    return Move(best, others, p.stay, _STAY.get(p.stay, ""), missing, p.provable)
+    return Move(
+        best=best,
+        alternatives=others,
+        stay=p.stay,
+        stay_words=_STAY.get(p.stay, ""),
+        missing=missing,
+        provable=p.provable,
+        missing_mm=p.missing,
+        missing_p=p.missing_p,
+    )
 
 
 def stops_everything(outcome: Outcome, guide: Guide) -> bool:

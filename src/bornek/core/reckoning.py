@@ -7,7 +7,7 @@ from functools import cached_property
 
 from bornek.core.advice.replay import History, replay
 from bornek.core.settings.kind import Guide, Outcome, Setting
-from bornek.core.settings.knobs import Knob
+from bornek.core.settings.knobs import Knob, with_miked
 from bornek.core.settings.records import Context
 from bornek.core.settings.watch import guide_of, outcome_of
 
@@ -43,7 +43,7 @@ class Reckoning:
 
     @cached_property
     def knobs(self) -> Sequence[Knob]:
-        return tuple(self.kind.knobs(self.ctx))
+        return with_miked(self.kind.knobs(self.ctx), self.ctx.miked)
 
     @cached_property
     def history(self) -> History | None:

@@ -13,15 +13,16 @@ from bornek.demo.fits import seed_fits
 from bornek.demo.inspection import seed_inspection
 from bornek.demo.plan import seed_plan
 from bornek.demo.strip import seed_old_winch, seed_strip
-from bornek.demo.yard import DRAWER, GAUGES, JOBS, MECHANICS, OLD_JOB, TYPES
+from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TYPES
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
 from bornek.services.setting.record_act import record_act
 from bornek.services.setting.sign_setting import sign_setting
 from bornek.services.setting.take_reading import take_reading
 from bornek.services.setting.view import view_setting
-from bornek.services.shop.drawer import count_shims
+from bornek.services.shop.drawer import count_shims, mike_shims
 from bornek.services.shop.gauges import register_gauge
+from bornek.services.shop.limit_tables import write_limit_table
 from bornek.services.shop.mechanics import add_mechanic
 from bornek.services.shop.unit_types import define_type
 from bornek.services.strip.add_photo import Files
@@ -90,6 +91,9 @@ def seed(session: Session, files: Files | None = None) -> None:
                     "count": n,
                 },
             )
+    mike_shims(desk, {"id": "seed.miked", "form": "C3 ring", "thickness": "0.50", "measured": "0.498"})
+    for table in LIMIT_TABLES:
+        write_limit_table(desk, {**table, "seen": 0})
     for type_id, name, definition in TYPES:
         define_type(desk, type_id, name, definition)
     receive_job(Desk(session, "oda", START - timedelta(days=200)), dict(OLD_JOB))

@@ -48,6 +48,16 @@ DRAWER = {
 }
 
 
+LIMIT_TABLES: tuple[dict[str, str], ...] = (
+    {"id": "limits-v1", "name": "Yard sheet V-1", "kind": "float_check", "source": "Yard sheet V-1, float of motors",
+     "csv": "row,over,incl,axial,radial\nto 22 kW,0,180,0.25,0.12\n22 to 45 kW,180,225,0.35,0.18\n"
+            "45 to 90 kW,225,280,0.45,0.24\n"},
+    {"id": "limits-s3", "name": "Yard sheet S-3", "kind": "shim_pack_end_play",
+     "source": "Yard sheet S-3, tapered pairs by bore",
+     "csv": "row,over,incl,least,greatest\nto 50,0,50,0.03,0.08\n50 to 80,50,80,0.05,0.10\n80 to 120,80,120,0.06,0.12\n"},
+)  # fmt: skip
+
+
 TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
     ("ramp-winch", "Ramp winch drive, right-angle", RAMP_WINCH),
     ("capstan", "Quay capstan drive", CAPSTAN),

@@ -3,6 +3,7 @@
 import { useKept } from "../../composables/useKept";
 import type { FieldView, SettingView } from "../../api/client";
 import { draftFrom, givenFrom, useForm } from "../../composables/useForm";
+import FromTable from "../../ui/FromTable.vue";
 import FormFields from "../../ui/FormFields.vue";
 
 const props = defineProps<{
@@ -33,6 +34,7 @@ const { fields, problems: found } = useForm(
     @keydown.esc="cancel"
   >
     <h2 class="text-[22px] font-bold">What is given</h2>
+    <FromTable class="max-w-[560px]" :kind="kind" @put="(given) => (draft = { ...draft, ...given })" />
     <FormFields v-model="draft" :fields="fields" :problems="{ ...found, ...problems }" />
     <div class="flex gap-3">
       <button type="submit" class="control control-main">Write it down</button>

@@ -15,6 +15,7 @@ from bornek.core.advice.pairs import reachable_pairs
 from bornek.core.errors import NotSolved
 from bornek.core.settings.knobs import Continuous, Curve, Domain, JointPacks, Lattice, Packs, Points
 from bornek.core.settings.state import PackPair, Position, ShimPack, State
+from bornek.core.shims import pack_nm
 
 Floats = NDArray[np.floating[Any]]
 GRID_REACH = 60
@@ -44,6 +45,8 @@ def travel(domain: Domain, state: State) -> float:
     >>> travel(Curve((0.0, 90.0), (0.0, 0.5)), Position(90.0, "deg"))
     0.5
     """
+    if isinstance(domain, Packs) and domain.miked:
+        return pack_nm(state.packs[0], dict(domain.miked)) / 1e6
     if domain.type != "curve":
         return state.position
     order = np.argsort(domain.at)
@@ -62,8 +65,10 @@ def choices(domain: Domain, now: State, stock: Mapping[int, int], near: float) -
 @choices.register
 def _(domain: Packs, now: Any, stock: Mapping[int, int], near: float) -> Choices:
     found = reachable(stock, now.packs[0], domain.most)
+    measured = dict(domain.miked)
+    sums = found.counts @ np.array([measured.get(t, t) for t in found.thicknesses], dtype=np.int64)
     return Choices(
-        found.sums / 1e6,
+        sums / 1e6 if measured else found.sums / 1e6,
         found.handled,
         found.plates.astype(float),
         lambda i: ShimPack(found.pack(i)),

@@ -17,9 +17,10 @@ from bornek.core.advice.packs import change
 from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.replay import History, Row, States
 from bornek.core.quantities import from_nm, to_nm
-from bornek.core.settings.knobs import Knob
+from bornek.core.settings.knobs import Knob, Packs
 from bornek.core.settings.records import Context, Predicted
 from bornek.core.settings.state import State
+from bornek.core.shims import plates_u_mm
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import Interval, Normal, Verdict, chance_in
 
@@ -287,6 +288,16 @@ def _predict(history: History, states: States) -> dict[str, Predicted]:
     return predicted
 
 
+def _by_plates(history: History, states: States, told: dict[str, Predicted]) -> dict[str, Predicted]:
+    """What is promised, as far as the plates that change are known: miked, or within their nominal's tolerance."""
+    now, domain = history.last.states, history.knob.domain
+    if now is None or not isinstance(domain, Packs) or len(history.rows) > 1:
+        return told
+    out, new = change(now[history.knob.key].packs[0], states[history.knob.key].packs[0])
+    u = plates_u_mm([*out, *new], dict(domain.miked)) * max(abs(k) for k in history.row.k0)
+    return {key: Predicted(p.v, math.hypot(p.u, u), p.p_in) for key, p in told.items()}
+
+
 def _candidate(
     history: History,
     options: Sequence[Choices],
@@ -299,7 +310,7 @@ def _candidate(
     }
     return Candidate(
         states=states,
-        predicted=_predict(history, states),
+        predicted=_by_plates(history, states, _predict(history, states)),
         p_in=float(scores.p_in[i]),
         p_harm=float(scores.p_harm[i]),
         rounds=float(scores.rounds[i]),

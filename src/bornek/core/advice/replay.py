@@ -22,7 +22,7 @@ from bornek.core.advice.belief import (
 from bornek.core.advice.domains import travel
 from bornek.core.advice.memory import Pool, pool, priors, sense_of
 from bornek.core.settings.kind import Outcome, Result, Setting, aim_in
-from bornek.core.settings.knobs import Drag, Knob, Response
+from bornek.core.settings.knobs import Drag, Knob, Response, with_miked
 from bornek.core.settings.records import EXCHANGED, Act, Context, Predicted
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import outcome_of
@@ -152,7 +152,7 @@ def replay(kind: Setting, ctx: Context, outcome: Callable[[int], Outcome] | None
     `outcome` gives a round's outcome where it is known already; else each is evaluated once here.
     """
     of = outcome or (lambda number: outcome_of(kind, ctx.at(number)))
-    response, knobs = kind.response(ctx), tuple(kind.knobs(ctx))
+    response, knobs = kind.response(ctx), with_miked(kind.knobs(ctx), ctx.miked)
     if response is None or not knobs:
         return None
     first = of(1)

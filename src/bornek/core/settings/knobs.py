@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
 from bornek.core.settings.state import Sort
@@ -10,9 +11,11 @@ from bornek.core.settings.state import Sort
 
 @dataclass(frozen=True)
 class Packs:
-    """Shims from the drawer, at most `most` plates in a pack."""
+    """Shims from the drawer, at most `most` plates in a pack. `miked`: nominal and measured thickness [nm] of those
+    that were measured."""
 
     most: int = 6
+    miked: tuple[tuple[int, int], ...] = ()
     type: Literal["packs"] = "packs"
     sort: ClassVar[Sort] = "pack"
     step: ClassVar[float] = 0.0
@@ -161,3 +164,13 @@ class Response:
     drag: Drag | None = None
     geometry: bool = False
     """k0 and s_a are plain geometry: nothing is reassembled, so neither is learned."""
+
+
+def with_miked(knobs: Sequence[Knob], miked: Mapping[int, int]) -> tuple[Knob, ...]:
+    """The same adjusters, their packs made of shims as they were measured."""
+    if not miked:
+        return tuple(knobs)
+    known = tuple(sorted(miked.items()))
+    return tuple(
+        replace(k, domain=replace(k.domain, miked=known)) if isinstance(k.domain, Packs) else k for k in knobs
+    )

@@ -138,6 +138,8 @@ class Context:
     drawers: Mapping[str, Mapping[int, int]] = field(default_factory=dict)
     forms: Mapping[str, str] = field(default_factory=dict)
     place: str = ""
+    miked: Mapping[int, int] = field(default_factory=dict)
+    """What shims of its drawer were measured at [nm], by nominal."""
     history: tuple[Learned, ...] = ()
     school: Mapping[str, str] = field(default_factory=dict)
     unit: str = "mm"

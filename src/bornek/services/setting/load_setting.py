@@ -43,7 +43,7 @@ from bornek.services.setting.find_gauges import earlier_cards, find_gauges
 from bornek.services.setting.kept_settings import kept_settings, read_once, seen_settings, settings_after
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
-from bornek.store.queries.drawer import counts
+from bornek.store.queries.drawer import counts, miked
 from bornek.store.queries.jobs import check_open, signed_like
 from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
 from bornek.store.queries.shop_mark import setting_mark, shop_mark
@@ -225,6 +225,7 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
         forms={"": log.place.shim_form, here: log.place.shim_form}
         | {key: p.shim_form for key, p in places.items()},
         place=here,
+        miked=read_once(session, f"miked {log.place.shim_form}", lambda: miked(session, log.place.shim_form)),
         history=_history(session, log),
         school=log.job.schools,
         unit=log.job.length_unit,

@@ -9,9 +9,10 @@ from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
 from bornek.core.quantities import Speech, from_nm, parse, to_nm
+from bornek.core.shims import tolerance_nm
 from bornek.services.desk import Desk
 from bornek.store import tables as t
-from bornek.store.queries.drawer import counts, find_lot
+from bornek.store.queries.drawer import counts, find_lot, miked
 
 
 @dataclass(frozen=True)
@@ -21,6 +22,9 @@ class LotView:
     mm: str
     thou: str
     count: int
+    miked: str
+    """What it was measured at, in mm; empty where it was not."""
+    tolerance: str
 
 
 LOW = 1
@@ -28,6 +32,8 @@ LOW = 1
 
 def view_drawer(session: Session) -> list[dict[str, Any]]:
     mm, thou = Speech("mm"), Speech("thou")
+    found = counts(session)
+    measured = {form: miked(session, form) for form in {lot.form for lot, _ in found}}
     return [
         {
             "form": lot.form,
@@ -35,8 +41,10 @@ def view_drawer(session: Session) -> list[dict[str, Any]]:
             "mm": mm.size(from_nm(lot.thickness_nm)),
             "thou": thou.number(from_nm(lot.thickness_nm)),
             "count": n,
+            "miked": mm.number(from_nm(at)) if (at := measured[lot.form].get(lot.thickness_nm)) else "",
+            "tolerance": mm.spread(tolerance_nm(lot.thickness_nm) / 1e6),
         }
-        for lot, n in counts(session)
+        for lot, n in found
     ]
 
 
@@ -72,5 +80,35 @@ def count_shims(desk: Desk, sent: dict[str, Any]) -> None:
             mechanic_id=who.id,
             at=desk.now,
         )
+    )
+    desk.session.flush()
+
+
+FARTHEST = 3.0
+"""A shim that measures farther from its nominal than so many tolerances is another one."""
+
+
+def mike_shims(desk: Desk, sent: dict[str, Any]) -> None:
+    """What a lot really measures. sent: id, form, thickness (its nominal), measured.
+
+    Raises InputError for a lot that is not there, or a measure that is no shim of that nominal.
+    """
+    who = desk.mechanic()
+    nominal, measured = (to_nm(parse(sent[key]).value) for key in ("thickness", "measured"))
+    lot = find_lot(desk.session, sent["form"].strip(), nominal)
+    if lot is None:
+        raise InputError(
+            f"No lot of {sent['form']} {Speech().size(from_nm(nominal))} mm is in the drawer.",
+            field="thickness",
+            next_step="Count it first, then mike one of it.",
+        )
+    if abs(measured - nominal) > FARTHEST * tolerance_nm(nominal):
+        raise InputError(
+            f"{sent['measured']} is no shim of {Speech().size(from_nm(nominal))} mm.",
+            field="measured",
+            next_step="Was it two together, or another nominal? Count it as the thickness that it is.",
+        )
+    desk.session.add(
+        t.ShimMeasure(id=sent["id"], lot_id=lot.id, measured_nm=measured, mechanic_id=who.id, at=desk.now)
     )
     desk.session.flush()

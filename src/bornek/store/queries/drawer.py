@@ -36,3 +36,14 @@ def movements_by_form(session: Session) -> dict[str, int]:
         .group_by(t.ShimLot.form)
     )
     return dict(rows.all())
+
+
+def miked(session: Session, form: str) -> dict[int, int]:
+    """What the lots of a form were measured at, by nominal; the last measure of each."""
+    rows = session.execute(
+        select(t.ShimLot.thickness_nm, t.ShimMeasure.measured_nm)
+        .join(t.ShimMeasure, t.ShimMeasure.lot_id == t.ShimLot.id)
+        .where(t.ShimLot.form == form)
+        .order_by(t.ShimMeasure.at, t.ShimMeasure.id)
+    )
+    return dict(rows.tuples().all())

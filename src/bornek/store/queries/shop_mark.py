@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from sqlalchemy import bindparam, text
 from sqlalchemy.orm import Session
 
-SHOP = ("stock_movement", "gauge_card", "signature", "mechanic")
+SHOP = ("stock_movement", "gauge_card", "signature", "mechanic", "shim_measure")
 OWN = ("entry", "given_revision", "explanation", "signature", "round", "proposal")
 _SHOP = text("SELECT " + ", ".join(f"(SELECT MAX(rowid) FROM {table})" for table in SHOP))
 _OWN = text(

@@ -15,6 +15,7 @@ from bornek.store.tables.gauge_card import GaugeCard
 from bornek.store.tables.given_revision import GivenRevision
 from bornek.store.tables.idempotency import Idempotency
 from bornek.store.tables.job import Job
+from bornek.store.tables.limit_table import LimitTable
 from bornek.store.tables.look_for import LookFor
 from bornek.store.tables.mechanic import Mechanic
 from bornek.store.tables.part import Part
@@ -23,6 +24,7 @@ from bornek.store.tables.proposal import Proposal
 from bornek.store.tables.round import Round
 from bornek.store.tables.setting import Setting
 from bornek.store.tables.shim_lot import ShimLot
+from bornek.store.tables.shim_measure import ShimMeasure
 from bornek.store.tables.shop_hours import ShopHours
 from bornek.store.tables.signature import Signature
 from bornek.store.tables.standing import Standing
@@ -36,7 +38,7 @@ from bornek.store.tables.yard_tool import YardTool
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
                "attachment", "look_for", "cross_number", "gauge_card", "shop_hours", "yard_tool",
-               "mechanic", "component", "shim_lot", "blob")  # fmt: skip
+               "mechanic", "component", "shim_lot", "blob", "limit_table", "shim_measure")  # fmt: skip
 
 __all__ = [
     "APPEND_ONLY",
@@ -55,6 +57,7 @@ __all__ = [
     "GivenRevision",
     "Idempotency",
     "Job",
+    "LimitTable",
     "LookFor",
     "Mechanic",
     "Part",
@@ -63,6 +66,7 @@ __all__ = [
     "Round",
     "Setting",
     "ShimLot",
+    "ShimMeasure",
     "ShopHours",
     "Signature",
     "Standing",

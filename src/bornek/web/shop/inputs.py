@@ -63,6 +63,15 @@ class CountIn(Schema):
     count = fields.Integer(required=True, strict=True, validate=validate.Range(0, 10_000))
 
 
+class MikeIn(Schema):
+    """What a lot of shims measures."""
+
+    id = an_id()
+    form = fields.String(required=True, validate=validate.Length(1, 60))
+    thickness = fields.String(required=True, validate=validate.Length(1, 30))
+    measured = fields.String(required=True, validate=validate.Length(1, 30))
+
+
 class ToolIn(Schema):
     """A tool's next card; `seen` is the number of the card that was written on, 0 for a new tool."""
 

@@ -8,13 +8,14 @@ from flask import Response, request
 from flask_smorest import Blueprint
 
 from bornek.services.shop.board import BoardView, board_is_stale, refresh_board, view_board
-from bornek.services.shop.drawer import LotView, count_shims, view_drawer
+from bornek.services.shop.buy_list import Wanted, buy_list
+from bornek.services.shop.drawer import LotView, count_shims, mike_shims, view_drawer
 from bornek.services.shop.gauges import GaugeView, register_gauge, view_gauges
 from bornek.services.shop.mechanics import MechanicView, list_mechanics
 from bornek.services.shop.search import SearchView, search
 from bornek.services.shop.yard import YardView, add_person, change_yard, view_yard
 from bornek.web.documents import shows, writes
-from bornek.web.shop.inputs import CountIn, GaugeIn, PersonIn, YardIn
+from bornek.web.shop.inputs import CountIn, GaugeIn, MikeIn, PersonIn, YardIn
 from bornek.web.wire import made, wire
 
 blp = Blueprint("shop", __name__, url_prefix="/api", description="The yard")
@@ -84,3 +85,16 @@ def gauges() -> Response:
 def gauge(sent: dict[str, Any]) -> Response:
     wire().write(register_gauge, sent)
     return made(wire().read_today(view_gauges))
+
+
+@blp.post("/drawer/measures")
+@writes(blp, MikeIn, list[LotView])
+def measure(sent: dict[str, Any]) -> Response:
+    wire().write(mike_shims, sent)
+    return made(wire().read(view_drawer))
+
+
+@blp.get("/drawer/wanted")
+@shows(blp, list[Wanted])
+def wanted() -> Response:
+    return wire().read_today(buy_list)
