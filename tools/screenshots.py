@@ -19,6 +19,9 @@ from chromium import launch_options
 OUT = Path(__file__).parents[1] / "docs/screenshots"
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
 SET = "/jobs/w17/set/w17.output-end-play"
+FILL = "fill:"
+"""A key that fills a named field: fill:name=text."""
+BLADES = (*"0.09", "Enter", *"0.10", "Enter")
 SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("board", "/", (1280, 800), "light", ()),
     ("set", SET, (1280, 800), "light", ()),
@@ -28,9 +31,15 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("fit", "/jobs/f12/fit", (1280, 800), "light", ("1", "3", "5", "Enter")),
     ("sums", "/sums/fit_bolts", (1280, 800), "light", ()),
     ("today", "/today", (1280, 800), "light", ()),
-    ("set-preload", "/jobs/w11/set/w11.input-preload", (1280, 800), "light", ()),
-    ("set-spacer", "/jobs/g04/set/g04.worm-bench", (1280, 800), "light", ("Enter",)),
-    ("closing", "/jobs/k08/receive", (1280, 800), "light", ()),
+    (
+        "set-nut",
+        "/jobs/s31/set/s31.nut-end-play",
+        (1280, 800),
+        "light",
+        ("Enter",) * 4 + (*"0.45",) + ("Enter",) * 3,
+    ),
+    ("set-drive-up", "/jobs/d02/set/d02.head-drive-up", (1280, 800), "light", ("Enter", *(BLADES * 6))),
+    ("bench", "/bench", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
     ("cause", "/jobs/k08/inspect", (1280, 800), "light", ("c",)),
@@ -39,6 +48,13 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
     ("receive", "/receive", (1280, 800), "light", ()),
+    (
+        "bore",
+        "/sums/bearing_bore",
+        (1280, 800),
+        "light",
+        ("fill:designation=22218 EK/C3", "fill:goes=0.11", "fill:stops=0.12"),
+    ),
 )
 
 
@@ -47,7 +63,11 @@ def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...])
     page.locator("[data-say], [data-record-setting], table, form").first.wait_for()
     page.evaluate("document.fonts.ready")
     for key in keys:
-        page.keyboard.press(key)
+        if key.startswith(FILL):
+            field, text = key.removeprefix(FILL).split("=")
+            page.locator(f"[name={field}]").fill(text)
+        else:
+            page.keyboard.press(key)
         page.wait_for_timeout(250)
     page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")

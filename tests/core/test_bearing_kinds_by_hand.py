@@ -9,11 +9,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from bornek.core.advice.one_way import begin, learned_between
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.settings.feel_nut import band_of
 from bornek.core.settings.force_line import fit_line
 from bornek.core.settings.nut_lock import pitch_mm, rim_angle_deg
+from kinds import run
+from rigs import RIGS
 from written_cases import CASES, FLOAT, LIFT, NOSE, SCREW, SIDE, THRUST, Case, played
 
 FINE = {"id": "f", "name": "lever", "division": 0.001, "calibration_u": 0.0002}
@@ -262,3 +265,22 @@ def test_an_inspection_that_cannot_be_read_says_which_line(line: str) -> None:
     }
     with pytest.raises(InputError, match="Earlier inspection 2"):
         compute("float_check", data)
+
+
+# what cannot be taken back, played by the benchmark's own rigs
+
+
+@pytest.mark.parametrize("number", range(len(RIGS)), ids=[r.name for r in RIGS])
+def test_simulated_units_are_brought_in_and_none_is_left_standing(number: int) -> None:
+    games = run(0, 12, number, "advisor")
+    assert all(g.solved for g in games)
+    assert sum(g.harm for g in games) <= 1
+    assert max(g.moves for g in games) <= 5
+
+
+def test_brackets_are_learned_as_brackets_by_a_ring_that_only_goes_onward() -> None:
+    """Between 0.09 and 0.10 is no reading of 0.095: half of it is left as doubt."""
+    wide = learned_between(begin(1.0, 0.1), -50.0, 50.0, 1.0)
+    narrow = learned_between(begin(1.0, 0.1), -5.0, 5.0, 1.0)
+    assert math.sqrt(wide.p[0, 0, 0]) == pytest.approx(100 / math.sqrt(12), rel=0.02)
+    assert wide.p[0, 0, 0] > 20 * narrow.p[0, 0, 0]

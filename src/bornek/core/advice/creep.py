@@ -122,3 +122,13 @@ def expect_rows(history: History, x: float, aims: Sequence[Aim], r2: Sequence[fl
         sd = math.sqrt(spread_after(c, d) + noise)
         told[row.key] = Predicted(float(odds.mean[0]) / row.per + row.aim, sd / row.per, float(odds.p_in[0]))
     return told
+
+
+def truly_in(history: History, x: float) -> float:
+    """The chance that every row is truly in its window at a travel x, whatever a reading could tell of it."""
+    assert history.last.states is not None
+    none = [0.0] * len(history.rows)
+    whole = [Aim(lo=lo, hi=hi, h=0.0, harm=0.0) for lo, hi in map(_edges, history.rows)]
+    banks, _ = follow_rows(history, whole, [(row.s_r * row.per) ** 2 / row.repeats for row in history.rows])
+    d = np.array([max(x - history.travels(history.last.states)[0], 0.0)])
+    return float(_odds(history.rows, banks, d, whole, none).p_in[0])

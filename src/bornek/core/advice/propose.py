@@ -9,7 +9,7 @@ import numpy as np
 
 from bornek.core.advice.belief import DRAG_SHARE_SD, UM, Floats, chance_between
 from bornek.core.advice.choose import STEEP_SHARE, Aim, Scores, ranked, score, target
-from bornek.core.advice.creep import creep, expect_rows
+from bornek.core.advice.creep import creep, expect_rows, truly_in
 from bornek.core.advice.domains import Choices, choices, travel
 from bornek.core.advice.first_steps import blind, loosen, sense_open, sense_step
 from bornek.core.advice.joint import combine, inside_hull, joint_target, score_joint
@@ -119,7 +119,7 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
     rivals = tuple(rest)
     if history.knob.one_way and best.states == states:
         return Proposal(best, (), "edge", now_in, provable)
-    if judged.code in ("at_edge", "not_proven") and best.p_in <= now_in:
+    if judged.code in ("at_edge", "not_proven") and not _gains(history, best, now_in):
         return Proposal(best, rivals, "no better", now_in, provable)
     missing, missing_p = _missing(history, ctx, best, aims)
     seating = any(r.s_a > SEATING_SHARE * r.window.half for r in history.rows)
@@ -133,6 +133,15 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         seating=seating,
         left_out=max(o.left_out for o in options),
     )
+
+
+def _gains(history: History, best: Candidate, now_in: float) -> bool:
+    """Whether a move is likelier to be in than what stands; of a ring that only goes onward, truly in: what blades
+    cannot tell before they cannot tell after."""
+    if not history.knob.one_way or history.last.states is None:
+        return best.p_in > now_in
+    then, now = (history.travels(s)[0] for s in (best.states, history.last.states))
+    return truly_in(history, then) > truly_in(history, now)
 
 
 def _try_the_sense(
