@@ -189,7 +189,7 @@ WASHERS = {round(t * 1e4) * 100: 2 for t in np.arange(2.30, 2.90, 0.05)}
 RIGS = (
     Rig("lattice: thrust nut", "thrust_nut", THRUST,
         lambda r: Truth(0.0, PER_DEG * (1 + 0.05 * r.normal()), 0.006, 0.0035), _thrust, "nut", "end_play",
-        (0.18, 0.28), 0.13),
+        (0.18, 0.28), -1.0),
     Rig("lattice: nut over springs", "spring_thrust_nut", THRUST,
         lambda r: Truth(r.uniform(0.05, 0.5), PER_DEG * (1 + 0.1 * r.normal()), 0.006, 0.0035), _noisy(), "nut",
         "end_play", (0.18, 0.28), 0.13),

@@ -15,12 +15,14 @@ const scaled = computed(
 const LABEL = 58;
 const rungs = computed(() => {
   const x = makeScale(props.scene.lo ?? 0, props.scene.hi ?? 1, side.value + 12, width.value - 12);
+  const all = props.scene.rungs.map((r) => ({ ...r, x: x(r.value ?? 0) }));
+  const kept = all.filter((r) => r.state === "move" || r.state === "now").map((r) => r.x);
   let free = -Infinity;
-  return props.scene.rungs.map((r) => {
-    const at = x(r.value ?? 0);
-    const named = at - free >= LABEL || r.state === "move" || r.state === "now";
-    if (named) free = at;
-    return { ...r, x: at, named };
+  return all.map((r) => {
+    const own = kept.includes(r.x);
+    const named = own || (r.x - free >= LABEL && kept.every((at) => Math.abs(at - r.x) >= LABEL));
+    if (named) free = r.x;
+    return { ...r, named };
   });
 });
 const fill: Record<string, string> = {

@@ -215,7 +215,8 @@ def next_say(
             )
         return Next(plain(f"Read the {_noun(outcome)}{again}. {owed}"), f"Round {ctx.round}", _posture(guide))
     if proposal is None or history is None:
-        return Next(plain(owed or f"{target.label} is {outcome.verdict.words}."))
+        worst = next((r for r in outcome.results if r.verdict.code == outcome.verdict.code), target)
+        return Next(plain(owed or f"{worst.label} is {outcome.verdict.words}."))
     return _from_proposal(outcome, history, proposal, owed, say)
 
 

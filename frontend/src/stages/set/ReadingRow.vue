@@ -26,6 +26,10 @@ const folds = (stations: { cell: Cell }[], name: string) =>
   );
 const wide = (stations: { cell: Cell }[], name: string) => (folds(stations, name) ? 1 : stations.length);
 const count = computed(() => groups.value.reduce((sum, [name, all]) => sum + wide(all, name), 0));
+/** Two blades want room: such cells stand close, so that both rows fit. */
+const dense = computed(
+  () => count.value > 6 || (count.value > 3 && props.cells.some((c) => c.accepts === "between")),
+);
 const beside = computed(() => (here.value ? stationOf(here.value, "beside") : undefined));
 const here = computed(() => props.cells.find((c) => c.slot === props.live));
 </script>
@@ -54,7 +58,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
         class="flex min-w-0 flex-col gap-1"
         :style="{
           flexGrow: wide(stations, name),
-          flexBasis: count > 6 ? `${wide(stations, name) * 80 - 8}px` : 'auto',
+          flexBasis: dense ? `${wide(stations, name) * 80 - 8}px` : 'auto',
         }"
       >
         <h3 class="text-[16px] font-bold">{{ name }}</h3>
@@ -62,7 +66,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
           v-if="folds(stations, name)"
           type="button"
           class="border-2 border-control px-2 text-left text-[18px] font-[650]"
-          :class="count > 6 ? 'h-[58px]' : 'h-[78px]'"
+          :class="dense ? 'h-[58px]' : 'h-[78px]'"
           :aria-label="`${name}: ${stations.length} steps done. Show them.`"
           data-folded
           @click="unfolded = [...unfolded, name]"
@@ -78,7 +82,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
             :number="c.number"
             :live="c.cell.slot === live"
             :correcting="correcting"
-            :dense="count > 6"
+            :dense="dense"
             @pick="$emit('pick', c.cell.slot)"
             @take="(what) => $emit('take', what)"
           />

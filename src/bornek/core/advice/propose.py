@@ -13,6 +13,7 @@ from bornek.core.advice.creep import creep, expect_rows, truly_in
 from bornek.core.advice.domains import Choices, choices, travel
 from bornek.core.advice.first_steps import blind, loosen, sense_open, sense_step
 from bornek.core.advice.joint import combine, inside_hull, joint_target, score_joint
+from bornek.core.advice.one_way import ALIKE
 from bornek.core.advice.packs import change
 from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.replay import History, Row, States
@@ -138,10 +139,11 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
 def _gains(history: History, best: Candidate, now_in: float) -> bool:
     """Whether a move is likelier to be in than what stands; of a ring that only goes onward, truly in: what blades
     cannot tell before they cannot tell after."""
-    if not history.knob.one_way or history.last.states is None:
+    blades = any(isinstance(v, Interval) for v in history.last.values.values())
+    if not (history.knob.one_way and blades) or history.last.states is None:
         return best.p_in > now_in
     then, now = (history.travels(s)[0] for s in (best.states, history.last.states))
-    return truly_in(history, then) > truly_in(history, now)
+    return truly_in(history, then) > truly_in(history, now) + ALIKE
 
 
 def _try_the_sense(

@@ -10,21 +10,21 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from statistics import fmean, stdev
-from typing import Any
+from typing import Any, ClassVar
 
 from bornek.core.errors import BornekError, InputError
 from bornek.core.quantities import parse, signed
 from bornek.core.readings import expected_u, travel_value
 from bornek.core.scenes import Section
-from bornek.core.settings.common import confirm, from_start, given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import confirm, given_window, source_lines, unread, whole_form
+from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.flicked_screw import draw_flicked_screw
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, speech
+from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Choice, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
-from bornek.core.settings.state import State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Working
@@ -73,8 +73,10 @@ def drag_ratio(good_s: float, here_s: float) -> float:
 
 
 @register
-class FeelNut(Setting):
+class FeelNut(Counted):
     id = "feel_nut"
+    counted_by: ClassVar[float] = TURN_STEP_DEG
+    touches: ClassVar[frozenset[str]] = frozenset({"nut", "axial"})
     title = "Nut adjusted by feel: feed screw, small spindle"
     plain = "A feed screw or small spindle whose nut is set by feel"
     cautions = (
@@ -262,9 +264,6 @@ class FeelNut(Setting):
             found.append(Check("flicks", "warn", words, "reseat"))
         return found
 
-    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
-        return from_start(ctx, knob, "deg", TURN_STEP_DEG, number)
-
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
             Knob(
@@ -308,12 +307,6 @@ class FeelNut(Setting):
             f"{ctx.given['axis']}: play at most {most}",
             *(("a finer gauge is wanted",) if coarse else ()),
         )
-
-    def reads(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial"})
-
-    def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial"})
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         return [

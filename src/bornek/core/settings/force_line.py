@@ -9,6 +9,9 @@ from dataclasses import dataclass, replace
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import budget
+from bornek.core.settings.kind import Slot
+from bornek.core.settings.records import Context
+from bornek.core.settings.sifting import sift
 from bornek.core.windows import Normal
 
 
@@ -79,3 +82,36 @@ def read_line(by_force: Mapping[float, Sequence[float]], gauge: Gauge, floor_mm:
     found = fit_line(list(by_force), means, math.hypot(one.resolution, one.scatter))
     share = min(max(found.play.v / max(means), 0.0), 1.0) if max(means) > 0 else 1.0
     return replace(found, play=Normal(found.play.v, math.hypot(found.play.u, one.calibration * share)))
+
+
+def forces_of(ctx: Context) -> list[float]:
+    """The forces that are given, first to third, N."""
+    return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
+
+
+def force_slots(ctx: Context, key: str, repeats: int, posture: str, most_mm: float) -> list[Slot]:
+    """A travel at every force, so many times; `posture` may name the force as {force}."""
+    return [
+        Slot(
+            key=f"{key}.{n}.{rep}",
+            label=f"At {force:g} N, reading {rep}",
+            group=f"At {force:g} N",
+            axes={"force": n, "rep": rep},
+            quantity="length",
+            nature="travel",
+            posture=posture.format(force=f"{force:g} N"),
+            plausible=(0.0, most_mm),
+            peers=f"{key}.{n}",
+        )
+        for n, force in enumerate(forces_of(ctx), 1)
+        for rep in range(1, repeats + 1)
+    ]
+
+
+def line_of(ctx: Context, slots: Sequence[Slot], floor_mm: float) -> ForceLine | None:
+    """The line through what was read at these stations."""
+    sifted = sift(slots, ctx.now())
+    forces = {f"At {f:g} N": f for f in forces_of(ctx)}
+    read = {forces[name]: values for name, values in sifted.numbers(slots).items()}
+    gauges = sifted.gauges(slots, ctx)
+    return read_line(read, gauges[0], floor_mm) if gauges else None

@@ -12,16 +12,15 @@ from typing import Any, ClassVar
 
 from bornek.core.quantities import decimals, signed
 from bornek.core.scenes import Section, Table
-from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import given_window, source_lines, unread, whole_form
+from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
-from bornek.core.settings.force_line import ForceLine, read_line
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, aim_in, speech
+from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_of
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift
-from bornek.core.settings.state import State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Working
@@ -34,8 +33,10 @@ RADIAL_SHARE = 0.5
 
 
 @register
-class LiftDeflection(Setting):
+class LiftDeflection(Counted):
     id = "lift_deflection"
+    counted_by: ClassVar[float] = TURN_STEP_DEG
+    touches: ClassVar[frozenset[str]] = frozenset({"nut", "axial", "radial"})
     title = "Preload by deflection under a lift"
     plain = "A spindle that is stiff enough when it is lifted"
     fine: ClassVar[bool] = True
@@ -68,28 +69,12 @@ class LiftDeflection(Setting):
     def window(self, ctx: Context) -> Window:
         return given_window(ctx.given, None, ctx.given["limit"])
 
-    def _forces(self, ctx: Context) -> list[float]:
-        return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
-
     def thing(self) -> Section:
         return draw_lifted_nose()
 
     def slots(self, ctx: Context) -> list[Slot]:
-        found = [
-            Slot(
-                key=f"lift.{n}.{rep}",
-                label=f"At {force:g} N, reading {rep}",
-                group=f"At {force:g} N",
-                axes={"force": n, "rep": rep},
-                quantity="length",
-                nature="travel",
-                posture=f"Zero with the nose at rest. Lift with {force:g} N and hold. Type how far it came up.",
-                plausible=(0.0, 1.0),
-                peers=f"lift.{n}",
-            )
-            for n, force in enumerate(self._forces(ctx), 1)
-            for rep in range(1, REPEATS + 1)
-        ]
+        posture = "Zero with the nose at rest. Lift with {force} and hold. Type how far it came up."
+        found = force_slots(ctx, "lift", REPEATS, posture, 1.0)
         if ctx.given.get("drag_most") is not None:
             found.append(
                 Slot(
@@ -107,11 +92,7 @@ class LiftDeflection(Setting):
 
     def _line(self, ctx: Context) -> ForceLine | None:
         lifts = [s for s in self.slots(ctx) if s.key.startswith("lift")]
-        sifted = sift(lifts, ctx.now())
-        forces = {f"At {f:g} N": f for f in self._forces(ctx)}
-        read = {forces[name]: values for name, values in sifted.numbers(lifts).items()}
-        gauges = sifted.gauges(lifts, ctx)
-        return read_line(read, gauges[0], SCATTER_PRIOR_MM) if gauges else None
+        return line_of(ctx, lifts, SCATTER_PRIOR_MM)
 
     def evaluate(self, ctx: Context) -> Outcome:
         window, line, picture = self.window(ctx), self._line(ctx), draw_lifted_nose()
@@ -208,11 +189,8 @@ class LiftDeflection(Setting):
 
     def _table(self, ctx: Context, line: ForceLine) -> Table:
         say = speech(ctx)
-        rows = [(f"{f:g} N", say.number(line.at(f).v)) for f in (0.0, *self._forces(ctx))]
+        rows = [(f"{f:g} N", say.number(line.at(f).v)) for f in (0.0, *forces_of(ctx))]
         return Table("The line", ("lift", f"deflection, {say.unit}"), tuple(rows))
-
-    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
-        return from_start(ctx, knob, "deg", TURN_STEP_DEG, number)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
@@ -246,9 +224,3 @@ class LiftDeflection(Setting):
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("force gauge and bar", "magnetic base", "hook spanner")
-
-    def reads(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial", "radial"})
-
-    def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial", "radial"})

@@ -9,20 +9,20 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, ClassVar
 
 from bornek.core.errors import RangeError
 from bornek.core.quantities import Shown, shown_in
 from bornek.core.readings import budget
 from bornek.core.scenes import Section
-from bornek.core.settings.common import from_start, given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import given_window, source_lines, unread, whole_form
+from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.cord_and_scale import draw_cord_and_scale
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot
+from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.records import Choice, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
-from bornek.core.settings.state import State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, AtMost, Normal, Window, verdict
 from bornek.core.working import Line, Working
@@ -62,8 +62,10 @@ class _Drag:
 
 
 @register
-class RollingDrag(Setting):
+class RollingDrag(Counted):
     id = "rolling_drag"
+    counted_by: ClassVar[float] = TURN_STEP_DEG
+    touches: ClassVar[frozenset[str]] = frozenset({"nut", "axial"})
     title = "Preload by rolling drag"
     plain = "Bearings preloaded until they turn so hard: a scale on a cord, or a torque"
     cautions = (
@@ -322,9 +324,6 @@ class RollingDrag(Setting):
         radius = ctx.given.get("radius")
         return f"{own.unit} at r {radius:g}" if radius else own.unit
 
-    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
-        return from_start(ctx, knob, "deg", TURN_STEP_DEG, number)
-
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         crush = ctx.given["adjuster"] == CRUSH
         return (
@@ -361,12 +360,6 @@ class RollingDrag(Setting):
     def tools(self, ctx: Context) -> Sequence[str]:
         scale = "spring scale and cord" if ctx.given["read_as"] == "force" else "drag gauge"
         return (scale, "nut socket", "soft hammer to knock the ring free")
-
-    def reads(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial"})
-
-    def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"nut", "axial"})
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         return [

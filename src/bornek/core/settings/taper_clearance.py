@@ -7,21 +7,21 @@ arithmetic. Round 1 is unmounted; every later round is after a drive.
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import Any
+from typing import Any, ClassVar
 
 from bornek.core.errors import InputError
 from bornek.core.readings import expected_u
 from bornek.core.scenes import Section
-from bornek.core.settings.common import PLAY_TELLS, confirm, from_start, given_window, unread, whole_form
+from bornek.core.settings.common import PLAY_TELLS, confirm, given_window, unread, whole_form
+from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
 from bornek.core.settings.feelers import Feeler, brackets, feeler_of, feeler_slots, grown, said, tilt
 from bornek.core.settings.figures.feeler_over_roller import draw_feeler_over_roller
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Slot, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
-from bornek.core.settings.state import State
 from bornek.core.tables.lookup import GROUPS, Mark, mark_of, row_for
 from bornek.core.windows import NOT_READ, Interval, Normal, Value, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Working
@@ -30,6 +30,8 @@ BORE_REACH_MM = 1.0
 DRIVE_STEP_MM, DRIVE_SCATTER_MM = 0.01, 0.01
 KNOB = "drive"
 MARKED = "marked"
+RESPONSE_SHARE = 0.08
+"""How far a ring's own reduction for its drive lies from the table's row, as a share of it (1 sd)."""
 DRIVEN = Slot(
     key="drive",
     label="Axial drive-up, measured",
@@ -53,9 +55,12 @@ def _mark(ctx: Context) -> Mark | None:
 
 
 @register
-class TaperClearance(Setting):
+class TaperClearance(Counted):
     id = "taper_clearance"
     version = 2
+    counted_in: ClassVar[str] = "mm"
+    counted_by: ClassVar[float] = DRIVE_STEP_MM
+    touches: ClassVar[frozenset[str]] = frozenset({"drive"})
     title = "Radial clearance and drive-up of a tapered-bore roller bearing"
     plain = "A roller bearing driven up a taper or a sleeve, read by feelers"
     cautions = (
@@ -389,9 +394,6 @@ class TaperClearance(Setting):
             return "Not proven by these blades. Take finer ones, or measure the axial drive-up too."
         return ""
 
-    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
-        return from_start(ctx, knob, "mm", DRIVE_STEP_MM, number)
-
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         pitch = ctx.given.get("pitch")
         turn = (Scale(360 / float(pitch), "°", "of nut"),) if pitch else ()
@@ -420,7 +422,7 @@ class TaperClearance(Setting):
             rows=("reduction", "residual"),
             knobs=(KNOB,),
             k0=((k0,), (-k0,)),
-            rho=((0.12,), (0.12,)),
+            rho=((RESPONSE_SHARE,), (RESPONSE_SHARE,)),
             s_a=(0.0025, 0.0025),
             s_r=(0.003, 0.003),
             harm=("", "low"),
@@ -429,9 +431,3 @@ class TaperClearance(Setting):
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("feeler blades, long", "hydraulic pump or nut for the drive-up", "stop gauge")
-
-    def reads(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"drive"})
-
-    def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"drive"})

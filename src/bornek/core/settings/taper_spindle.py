@@ -12,16 +12,15 @@ from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
 from bornek.core.scenes import Section, Table
-from bornek.core.settings.common import PLAY_TELLS, from_start, given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, unread, whole_form
+from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.nose_on_taper import draw_nose_on_taper
-from bornek.core.settings.force_line import ForceLine, read_line
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_of
+from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import Sifted, sift
-from bornek.core.settings.state import State
 from bornek.core.windows import NOT_READ, Normal, Window, verdict
 from bornek.core.working import Line, Working
 
@@ -63,8 +62,10 @@ def rim_mm(angle_deg: float, diameter_mm: float) -> float:
 
 
 @register
-class TaperSpindle(Setting):
+class TaperSpindle(Counted):
     id = "taper_spindle"
+    counted_by: ClassVar[float] = TURN_STEP_DEG
+    touches: ClassVar[frozenset[str]] = frozenset({"taper", "radial"})
     title = "Spindle: double-row roller bearing on a taper"
     plain = "A spindle's front bearing drawn up a taper by a nut, read at the nose"
     fine: ClassVar[bool] = True
@@ -125,34 +126,12 @@ class TaperSpindle(Setting):
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
 
-    def _forces(self, ctx: Context) -> list[float]:
-        return [float(f) for n in (1, 2, 3) if (f := ctx.given.get(f"force_{n}")) is not None]
-
     def thing(self) -> Section:
         return draw_nose_on_taper()
 
     def slots(self, ctx: Context) -> list[Slot]:
-        return [
-            Slot(
-                key=f"play.{n}.{rep}",
-                label=f"At {force:g} N, reading {rep}",
-                group=f"At {force:g} N",
-                axes={"force": n, "rep": rep},
-                quantity="length",
-                nature="travel",
-                posture="Push the nose down with the bar, zero; lift it with the same force. Type the full travel.",
-                plausible=(0.0, 0.5),
-                peers=f"play.{n}",
-            )
-            for n, force in enumerate(self._forces(ctx), 1)
-            for rep in range(1, REPEATS + 1)
-        ]
-
-    def _line(self, ctx: Context, sifted: Sifted, slots: Sequence[Slot]) -> ForceLine | None:
-        forces = {f"At {f:g} N": f for f in self._forces(ctx)}
-        read = {forces[name]: values for name, values in sifted.numbers(slots).items()}
-        gauges = sifted.gauges(slots, ctx)
-        return read_line(read, gauges[0], SCATTER_PRIOR_MM) if gauges else None
+        posture = "Push the nose down with the bar, zero; lift it with the same force. Type the full travel."
+        return force_slots(ctx, "play", REPEATS, posture, 0.5)
 
     def _at_bearing(self, ctx: Context, line: ForceLine) -> Normal:
         span, over = float(ctx.given["span"]), float(ctx.given["overhang"])
@@ -161,8 +140,7 @@ class TaperSpindle(Setting):
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots, window = self.slots(ctx), self.window(ctx)
-        sifted = sift(slots, ctx.now())
-        line = self._line(ctx, sifted, slots)
+        line = line_of(ctx, slots, SCATTER_PRIOR_MM)
         picture = draw_nose_on_taper()
         aim = aim_in(window, ctx.given.get("aim"), SCATTER_PRIOR_MM)
         checks = self._forces_checked(ctx)
@@ -198,7 +176,7 @@ class TaperSpindle(Setting):
 
     def _forces_checked(self, ctx: Context) -> list[Check]:
         weight = float(ctx.given["weight"])
-        low = [f for f in self._forces(ctx) if f <= weight]
+        low = [f for f in forces_of(ctx) if f <= weight]
         if not low:
             return []
         words = f"{low[0]:g} N does not lift the nose: its own weight takes {weight:g} N. Take larger forces."
@@ -251,9 +229,6 @@ class TaperSpindle(Setting):
             "If a decimal were misplaced", ("", f"play, {say.unit}", "would mean"), tuple(rows), here=(1,)
         )
 
-    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
-        return from_start(ctx, knob, "deg", TURN_STEP_DEG, number)
-
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
             Knob(
@@ -286,12 +261,6 @@ class TaperSpindle(Setting):
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("bar for the nose", "force gauge", "magnetic base", "hook spanner", "tape for the rim")
-
-    def reads(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"taper", "radial"})
-
-    def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"taper", "radial"})
 
     def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
         return [
