@@ -29,6 +29,8 @@ class Truth:
     k: float
     s_a: float
     s_r: float
+    base: float = 0.095
+    """The clearance before it is driven up."""
 
 
 @dataclass(frozen=True)
@@ -156,9 +158,11 @@ def _nose(slot: str, y: float, truth: Truth, rng: Draw) -> Raw | None:
 
 
 def _feelers(slot: str, y: float, truth: Truth, rng: Draw) -> Raw | None:
-    """y is the reduction; the clearance before was 0.095."""
+    """y is the reduction."""
     return (
-        blades(max(0.095 - y + truth.s_r * rng.normal(), 0.0), 0.005) if slot.startswith("feeler") else None
+        blades(max(truth.base - y + truth.s_r * rng.normal(), 0.0), 0.005)
+        if slot.startswith("feeler")
+        else None
     )
 
 
@@ -199,7 +203,7 @@ RIGS = (
         "play", (0.001, 0.007), 0.001, one_way=True, gauge=Gauge("g", "lever", division=0.001, calibration_u=0.0002),
         share=0.03),
     Rig("one way: drive-up, feelers", "taper_clearance", {"designation": "22218 EK", "source": "bench"},
-        lambda r: Truth(0.0, 0.0653 * (1 + 0.08 * r.normal()), 0.0015, 0.001), _feelers, "drive", "reduction",
+        lambda r: Truth(0.0, 0.0653 * (1 + 0.08 * r.normal()), 0.0015, 0.001, r.uniform(0.092, 0.1)), _feelers, "drive", "reduction",
         (0.045, 0.060), 0.060, one_way=True, gauge=Gauge("g", "blades", division=0.005, interpolation=1.0), share=0.03),
     Rig("one way: crush spacer, drag", "rolling_drag",
         {"scale": "N", "bearings": "new", "new_least": 30, "new_greatest": 44, "run_in_least": 18, "run_in_greatest": 22,

@@ -160,7 +160,9 @@ def test_a_thickness_of_which_none_is_left_goes_into_no_split() -> None:
 def test_what_only_goes_onward_is_never_advised_back() -> None:
     knob = Knob("nut", "Nut", "Nut", "mm", Packs())
     read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim - 0.2, 0.002)})
-    history: Any = SimpleNamespace(rows=(ROW,), standing=(read,), travels=lambda s: [40.0], knobs=(knob,))
+    history: Any = SimpleNamespace(
+        memo={}, rows=(ROW,), standing=(read,), travels=lambda s: [40.0], knobs=(knob,)
+    )
     x = np.array([0.0, 40.0, 50.0, 90.0])
     scores = creep(history, x, 40.0, [Aim(-30, 30, 30, -60.0)], [4.0])
     assert not scores.allowed[0]
@@ -176,7 +178,9 @@ def test_a_step_onward_goes_by_what_the_adjuster_answers() -> None:
     """200 µm short of the aim, an answer of about 1: the step is more than half of it and stays short of the whole."""
     knob = Knob("nut", "Nut", "Nut", "mm", Packs())
     read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim - 0.2, 0.002)})
-    history: Any = SimpleNamespace(rows=(ROW,), standing=(read,), travels=lambda s: [0.0], knobs=(knob,))
+    history: Any = SimpleNamespace(
+        memo={}, rows=(ROW,), standing=(read,), travels=lambda s: [0.0], knobs=(knob,)
+    )
     x = np.arange(0.0, 402.0, 2.0)
     scores = creep(history, x, 0.0, [Aim(-30, 30, 30, -60.0)], [4.0])
     assert 100 < x[int(np.argmin(scores.rounds))] < 230

@@ -77,6 +77,14 @@ def _allowed(spent: float) -> float:
 
 def follow_rows(history: History, aims: Sequence[Aim], r2: Sequence[float]) -> tuple[list[Creep], float]:
     """The banks of all rows after the rounds so far, and the chance to go past that the moves already carried."""
+    key = (tuple((a.lo, a.hi) for a in aims), tuple(r2))
+    if key not in history.memo:
+        history.memo[key] = _followed(history, aims, r2)
+    found: tuple[list[Creep], float] = history.memo[key]
+    return found
+
+
+def _followed(history: History, aims: Sequence[Aim], r2: Sequence[float]) -> tuple[list[Creep], float]:
     banks, spent, before, known = [_begin(row) for row in history.rows], 0.0, None, False
     for x, seen in _rounds(history):
         if before is not None and x > before:

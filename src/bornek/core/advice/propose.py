@@ -71,11 +71,11 @@ def aim_of(row: Row, knobs: Sequence[Knob], u_reading: float) -> tuple[Aim, bool
 def reading_u(history: History, row: Row) -> float:
     """Standard uncertainty to expect of the next round's reading, in the row's unit."""
     found = [r.values.get(row.key) for r in history.standing]
-    measured = [v.u for v in found if isinstance(v, Normal)]
+    measured = [v.u for v in found if isinstance(v, Normal) and v.u > 0]
     if row.drag is not None:
         return DRAG_SHARE_SD * abs(row.aim)
     blades = [v.b - v.a for v in found if isinstance(v, Interval) and v.b > v.a]
-    if blades and not any(u > 0 for u in measured):
+    if blades and not measured:
         return blades[-1] / 4  # half of it is what a bracket is drawn in by
     return min(measured) if measured else row.s_r / math.sqrt(row.repeats)
 

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from itertools import product
-from typing import Literal
+from typing import Any, Literal
 
 from bornek.core.advice.belief import (
     OUTLIER_SD_UM,
@@ -117,6 +117,8 @@ class History:
     """What finished jobs of the type say, where it is used."""
     sense_asked: bool = False
     """Finished jobs of the type answered the other way than was given."""
+    memo: dict[Any, Any] = field(default_factory=dict, init=False, repr=False, compare=False)
+    """What was made of these rounds, kept for who asks again."""
 
     @property
     def last(self) -> Round:

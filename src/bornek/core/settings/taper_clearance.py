@@ -30,6 +30,7 @@ BORE_REACH_MM = 1.0
 DRIVE_STEP_MM, DRIVE_SCATTER_MM = 0.01, 0.01
 KNOB = "drive"
 MARKED = "marked"
+USUAL_BLADE_MM = 0.01
 RESPONSE_SHARE = 0.08
 """How far a ring's own reduction for its drive lies from the table's row, as a share of it (1 sd)."""
 DRIVEN = Slot(
@@ -418,13 +419,15 @@ class TaperClearance(Counted):
         limits = self._limits(ctx)
         least, most = axial_drive_mm(1.0, limits.taper, limits.drive)
         k0 = 2 / (least + most)
+        before = self._feeler(ctx.at(ctx.first_round))
+        blade = before.mean.b - before.mean.a if before else USUAL_BLADE_MM
         return Response(
             rows=("reduction", "residual"),
             knobs=(KNOB,),
             k0=((k0,), (-k0,)),
             rho=((RESPONSE_SHARE,), (RESPONSE_SHARE,)),
             s_a=(0.0025, 0.0025),
-            s_r=(0.003, 0.003),
+            s_r=(2 * blade / 4, blade / 4),
             harm=("", "low"),
             repeats=1,
         )
