@@ -128,6 +128,10 @@ SHOP = (
     "/hours",
     "/gauges",
     "/drawer",
+    "/bench",
+    "/limits",
+    "/jobs/s31/set/s31.nut-end-play",
+    "/jobs/a06/set/a06.crank-runout",
     "/types",
     f"/search?text={LONG}",
 )

@@ -36,8 +36,8 @@ async function count() {
   <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
     <div>
       <div class="grid gap-6 md:grid-cols-3">
-        <table v-for="form in forms" :key="form" class="self-start text-[19px]">
-          <caption class="zone-head pb-1 text-left">
+        <table v-for="form in forms" :key="form" class="w-full self-start text-[19px]">
+          <caption class="zone-head pb-1 text-left wrap-anywhere">
             {{
               form
             }}

@@ -18,10 +18,10 @@ const { data } = useQuery({ queryKey: ["wanted"], queryFn: () => unwrap(api.GET(
       :key="`${w.form} ${w.thickness}`"
       class="flex flex-wrap gap-x-6 border-b border-row py-2"
     >
-      <p class="w-[220px] shrink-0 text-[20px] font-bold">
+      <p class="w-[220px] min-w-0 text-[20px] font-bold wrap-anywhere">
         {{ w.mm }} <span class="text-[15px] font-medium text-secondary">{{ w.thou }} thou, {{ w.form }}</span>
       </p>
-      <ul class="min-w-0 flex-1">
+      <ul class="min-w-0 flex-1 wrap-anywhere">
         <li v-for="g in w.settings" :key="g.setting">
           <RouterLink class="underline" :to="`/jobs/${g.job}/set/${g.setting}`"
             >{{ g.tag }} {{ g.label }}</RouterLink

@@ -13,7 +13,7 @@ const gauge = defineModel<string>({ required: true });
   </p>
   <p v-else-if="station.could.length === 1" class="text-[15px] text-secondary">with {{ name }}</p>
   <Listbox v-else v-model="gauge" as="div" class="relative">
-    <ListboxButton class="-my-1 min-h-11 text-left text-[15px] text-secondary underline" data-gauge-choice>
+    <ListboxButton class="-my-2 min-h-11 text-left text-[15px] text-secondary underline" data-gauge-choice>
       with {{ name }}
     </ListboxButton>
     <ListboxOptions class="absolute bottom-11 z-20 w-max max-w-[92vw] border-2 bg-surface py-1 outline-none">
