@@ -73,7 +73,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
         >
           {{ stations.length }} done
         </button>
-        <div v-else class="flex gap-2">
+        <div v-else class="flex flex-wrap gap-2">
           <ReadingCell
             v-for="c in stations"
             :key="c.cell.slot"
