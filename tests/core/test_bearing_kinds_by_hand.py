@@ -284,3 +284,46 @@ def test_brackets_are_learned_as_brackets_by_a_ring_that_only_goes_onward() -> N
     narrow = learned_between(begin(1.0, 0.1), -5.0, 5.0, 1.0)
     assert math.sqrt(wide.p[0, 0, 0]) == pytest.approx(100 / math.sqrt(12), rel=0.02)
     assert wide.p[0, 0, 0] > 20 * narrow.p[0, 0, 0]
+
+
+# a whole round in the wrong unit: no reading of it has a peer, what gives is the same bar on the same shaft
+
+LINES = {
+    "taper_spindle": (NOSE | {"force_1": 100, "force_2": 200}, "play", (0.0105, 3e-5)),
+    "lift_deflection": (LIFT, "lift", (0.0035, 4.3e-5)),
+}
+
+
+def slopes_told(kind: str, *scales: float) -> list[str]:
+    """What is asked about the slope after rounds of the same true readings, each written `scale` times."""
+    given, slot, (play, per_newton) = LINES[kind]
+    forces = (given["force_1"], given["force_2"])
+    entries = [
+        {
+            "slot": f"{slot}.{n}.{rep}",
+            "value": round((play + per_newton * force) * scale, 6),
+            "round": number,
+            "confirmed": True,
+        }
+        for number, scale in enumerate(scales, 1)
+        for n, force in enumerate(forces, 1)
+        for rep in (1, 2)
+    ]
+    acts = [{"round": number, "states": {"nut": 3.0 * (number - 1)}} for number in range(1, len(scales) + 1)]
+    sheet = compute(kind, {"given": given, "entries": entries, "acts": acts, "gauges": [FINE], "gauge": "f"})
+    return [c["sentence"] for c in sheet["outcome"]["checks"] if c["code"] == "slope"]
+
+
+@pytest.mark.parametrize("kind", LINES)
+@pytest.mark.parametrize("scale", [0.1, 10.0, 1 / 25.4, 25.4])
+def test_a_round_in_another_unit_is_seen_in_its_slope(kind: str, scale: float) -> None:
+    (told,) = slopes_told(kind, 1.0, scale)
+    assert "in round 1 it was" in told and "Read all forces again" in told
+    assert (
+        slopes_told(kind, 1.0, scale, scale) == []
+    )  # read again and the same: the first round was the wrong one
+
+
+@pytest.mark.parametrize("kind", LINES)
+def test_what_gives_may_halve_as_the_bearing_tightens(kind: str) -> None:
+    assert slopes_told(kind, 1.0, 0.5) == []

@@ -9,10 +9,13 @@ from dataclasses import dataclass, replace
 from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import budget
-from bornek.core.settings.kind import Slot
+from bornek.core.settings.kind import Check, Slot
 from bornek.core.settings.records import Context
 from bornek.core.settings.sifting import sift
 from bornek.core.windows import Normal
+
+ALIKE, BEYOND = 6.0, 2.0
+"""What gives is taken for another thing, or another unit, at this many times as much and this many give or takes."""
 
 
 @dataclass(frozen=True)
@@ -115,3 +118,42 @@ def line_of(ctx: Context, slots: Sequence[Slot], floor_mm: float) -> ForceLine |
     read = {forces[name]: values for name, values in sifted.numbers(slots).items()}
     gauges = sifted.gauges(slots, ctx)
     return read_line(read, gauges[0], floor_mm) if gauges else None
+
+
+def line_checks(ctx: Context, slots: Sequence[Slot], line: ForceLine, floor_mm: float) -> list[Check]:
+    """More force that moves it less, and a line that gives several times what it gave a round before.
+
+    The same bar on the same shaft gives about the same: what is read a tenth or 25.4 times is seen in the slope,
+    whatever the play did meanwhile. Rounds before parts were exchanged are not compared.
+    """
+    if line.slope.v < 0:
+        words = "More force moved it less: the bar slipped or the gauge did. Read all forces again."
+        return [Check("line", "warn", words, "reseat")]
+    for number in range(ctx.round - 1, ctx.first_round - 1, -1):
+        before = line_of(ctx.at(number), slots, floor_mm)
+        if before is not None:
+            return [] if alike(before.slope, line.slope) else [_other_slope(number, before.slope, line.slope)]
+    return []
+
+
+def alike(a: Normal, b: Normal) -> bool:
+    """Whether two slopes may be those of one thing.
+
+    >>> alike(Normal(3e-5, 5e-6), Normal(4e-5, 5e-6)), alike(Normal(3e-5, 5e-6), Normal(3e-6, 5e-6))
+    (True, False)
+    """
+    small, large = sorted((a.v, b.v))
+    return small * ALIKE > large or large - small < BEYOND * math.hypot(a.u, b.u)
+
+
+def _other_slope(number: int, before: Normal, now: Normal) -> Check:
+    """µm for 10 N in both rounds, and what to do about it."""
+    words = (
+        f"10 N give {_shown(now)} µm, in round {number} it was {_shown(before)}: unit, decimal point, or the bar "
+        "stands elsewhere. Read all forces again."
+    )
+    return Check("slope", "warn", words, "reseat")
+
+
+def _shown(slope: Normal) -> str:
+    return f"{slope.v * 1e4:.2g}"

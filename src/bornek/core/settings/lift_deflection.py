@@ -15,8 +15,8 @@ from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import given_window, source_lines, unread, whole_form
 from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
-from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_of
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Slot, aim_in, speech
+from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_checks, line_of
+from bornek.core.settings.kind import Field, Outcome, Result, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Context
@@ -90,12 +90,10 @@ class LiftDeflection(Counted):
             )
         return found
 
-    def _line(self, ctx: Context) -> ForceLine | None:
-        lifts = [s for s in self.slots(ctx) if s.key.startswith("lift")]
-        return line_of(ctx, lifts, SCATTER_PRIOR_MM)
-
     def evaluate(self, ctx: Context) -> Outcome:
-        window, line, picture = self.window(ctx), self._line(ctx), draw_lifted_nose()
+        window, picture = self.window(ctx), draw_lifted_nose()
+        lifts = [s for s in self.slots(ctx) if s.key.startswith("lift")]
+        line = line_of(ctx, lifts, SCATTER_PRIOR_MM)
         aim = aim_in(window, None, SCATTER_PRIOR_MM)
         if line is None:
             empty = unread("deflection", "Deflection", window, aim=aim)
@@ -114,14 +112,10 @@ class LiftDeflection(Counted):
         )
         play = self._play(line)
         results = [deflection, play, *self._drag(ctx)]
-        checks = []
-        if line.slope.v <= 0:
-            words = "More force moved it less: the gauge or the bar slipped. Read all forces again."
-            checks.append(Check("line", "warn", words, "reseat"))
         overall = worst([r.verdict for r in results])
         return Outcome(
             results=tuple(results),
-            checks=tuple(checks),
+            checks=tuple(line_checks(ctx, lifts, line, SCATTER_PRIOR_MM)),
             verdict=overall,
             instruct=self._instruct(results),
             scenes=(picture, self._table(ctx, line)),

@@ -15,7 +15,7 @@ from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, unread, whole_form
 from bornek.core.settings.counted_nut import Counted
 from bornek.core.settings.figures.nose_on_taper import draw_nose_on_taper
-from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_of
+from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_checks, line_of
 from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
@@ -148,9 +148,7 @@ class TaperSpindle(Counted):
             empty = unread("play", "Play at the front bearing", window, aim=aim)
             return Outcome((empty,), tuple(checks), NOT_READ, scenes=(picture,))
         value = self._at_bearing(ctx, line)
-        if line.slope.v < 0:
-            words = "More force moved it less: the bar slipped or the gauge did. Read both forces again."
-            checks.append(Check("line", "warn", words, "reseat"))
+        checks += line_checks(ctx, slots, line, SCATTER_PRIOR_MM)
         result = Result(
             key="play",
             label="Play at the front bearing",
