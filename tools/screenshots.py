@@ -42,7 +42,6 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("bench", "/bench", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
-    ("cause", "/jobs/k08/inspect", (1280, 800), "light", ("c",)),
     ("type", "/types/chain-ferry", (1280, 800), "light", ()),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
