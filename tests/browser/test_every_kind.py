@@ -101,6 +101,16 @@ def write_down(page: Page, to: str, panel: str = "m") -> None:
     expect(page.locator("[data-move-panel]")).to_have_count(0)
 
 
+HIDDEN = """() => {
+    const box = (e) => e.getBoundingClientRect();
+    const over = (a, b) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+    const discs = [...document.querySelectorAll('[data-mark=log] circle')].map(box);
+    const said = [...document.querySelectorAll('[data-mark=log] [data-pack]')];
+    return said.filter((e) => discs.some((d) => over(box(e), d))).map((e) => e.textContent);
+}"""
+"""What is in, where a disc of the round log lies over it."""
+
+
 @pytest.mark.parametrize("name", WALKS)
 def test_a_setting_is_brought_in_and_signed_by_keys(bench: Page, name: str) -> None:
     walk = WALKS[name]
@@ -115,6 +125,7 @@ def test_a_setting_is_brought_in_and_signed_by_keys(bench: Page, name: str) -> N
         for answer in answers:
             take(bench, answer)
         expect(bench.locator("[data-say]")).to_contain_text(walk.says[number])
+        assert bench.evaluate(HIDDEN) == []
         if number < len(walk.rounds) - 1:
             write_down(bench, walk.moves[number] if walk.moves else "")
             expect(

@@ -21,6 +21,8 @@ const start = computed(() => {
   const predicted = props.row.predicted ? props.x(props.row.predicted.lo) : props.width;
   return Math.min(found, predicted) - 14;
 });
+/** What is in stands beside the round's name where it fits before the strip, else beneath it. */
+const beside = computed(() => props.row.pack.length * 7.5 < props.gutter - 66);
 const value = computed(() => props.row.found?.label ?? props.row.predicted?.label ?? "");
 const room = computed(() => 12 * value.value.length + (props.width > 700 ? 8 * props.row.remark.length : 0));
 const flip = computed(() => end.value + room.value > props.width);
@@ -34,7 +36,15 @@ const wordsX = computed(() =>
     <text v-if="gutter" x="0" :y="y + 6" font-size="17" font-weight="650" fill="var(--words)">{{
       row.label
     }}</text>
-    <text v-if="gutter" x="76" :y="y + 6" font-size="15" fill="var(--secondary)">{{ row.pack }}</text>
+    <text
+      v-if="gutter"
+      :x="beside ? 76 : 0"
+      :y="beside ? y + 6 : y + 25"
+      font-size="15"
+      fill="var(--secondary)"
+      data-pack
+      >{{ row.pack }}</text
+    >
     <text v-else x="0" :y="y - 14" font-size="15" fill="var(--secondary)"
       >{{ row.label }} · {{ row.pack }}</text
     >
