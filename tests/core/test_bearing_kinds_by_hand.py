@@ -13,6 +13,7 @@ from bornek.core.advice.one_way import begin, learned_between
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.settings.feel_nut import band_of
+from bornek.core.settings.float_check import read_earlier
 from bornek.core.settings.force_line import fit_line
 from bornek.core.settings.nut_lock import pitch_mm, rim_angle_deg
 from kinds import run
@@ -327,3 +328,9 @@ def test_a_round_in_another_unit_is_seen_in_its_slope(kind: str, scale: float) -
 @pytest.mark.parametrize("kind", LINES)
 def test_what_gives_may_halve_as_the_bearing_tightens(kind: str) -> None:
     assert slopes_told(kind, 1.0, 0.5) == []
+
+
+@pytest.mark.parametrize("hours", ["nan", "inf", "-5", "2e6", "soon"])
+def test_an_earlier_inspection_without_a_time_is_refused_with_what_to_write(hours: str) -> None:
+    with pytest.raises(InputError, match="running hours like 2000"):
+        read_earlier(f"{hours} 0.05 0.03", "hours", "mm")

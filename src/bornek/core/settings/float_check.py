@@ -36,6 +36,7 @@ FLOATS = (
     ),
 )
 NEW = "new"
+MOST_HOURS = 1e6
 
 
 @dataclass(frozen=True)
@@ -78,12 +79,20 @@ def when(text: str, by: str) -> float:
     2000.0
     """
     try:
-        return float(date.fromisoformat(text).toordinal()) if by == "days" else float(text)
+        return float(date.fromisoformat(text).toordinal()) if by == "days" else _hours(text)
     except ValueError as wrong:
         want = "a day like 2025-03-01" if by == "days" else "running hours like 2000"
         raise InputError(
             f"{text[:30]!r} is not {want}.", field="earlier", next_step=f"Write {want}."
         ) from wrong
+
+
+def _hours(text: str) -> float:
+    """Running hours, 0 to a million: what is no number, or no time, is refused."""
+    hours = float(text)
+    if not 0 <= hours <= MOST_HOURS:
+        raise ValueError(text)
+    return hours
 
 
 def _seen(value_mm: float, say: Speech) -> Needle:
@@ -107,7 +116,7 @@ class FloatCheck(Setting):
         now = (
             Field("day", "Day of this inspection", "text", required=False, why="Written 2026-03-01.")
             if days
-            else Field("hours", "Hour meter now", "number", required=False, lo=0, hi=1e6)
+            else Field("hours", "Hour meter now", "number", required=False, lo=0, hi=MOST_HOURS)
         )
         what = "day" if days else "hours"
         own = [
