@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from typing import ClassVar
+from typing import Any, ClassVar, Literal
 
 from bornek.core.settings.common import from_start
 from bornek.core.settings.kind import Setting
+from bornek.core.settings.knobs import Continuous, Knob
 from bornek.core.settings.records import Context
 from bornek.core.settings.state import State
 
@@ -26,3 +27,25 @@ class Counted(Setting):
 
     def writes(self, ctx: Context) -> frozenset[str]:
         return self.touches
+
+
+def turned_nut(
+    label: str, title: str, sense: Literal[-1, 1], domain: tuple[float, float, float], **more: Any
+) -> Knob:
+    """A nut that is turned by degrees; `domain`: the least it is moved by, from where and how far it may be turned.
+
+    >>> turned_nut("Nut, from its mark", "Nut", 1, (2.0, -360.0, 360.0)).unit
+    'deg'
+    """
+    return Knob(
+        key="nut",
+        label=label,
+        place="",
+        unit="deg",
+        domain=Continuous(*domain),
+        sense=sense,
+        noun="nut",
+        title=title,
+        read=True,
+        **more,
+    )

@@ -17,10 +17,10 @@ from bornek.core.quantities import parse, signed
 from bornek.core.readings import expected_u, travel_value
 from bornek.core.scenes import Section
 from bornek.core.settings.common import confirm, given_window, source_lines, unread, whole_form
-from bornek.core.settings.counted_nut import Counted
+from bornek.core.settings.counted_nut import Counted, turned_nut
 from bornek.core.settings.figures.flicked_screw import draw_flicked_screw
 from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot, speech
-from bornek.core.settings.knobs import Continuous, Knob, Response
+from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Choice, Context
 from bornek.core.settings.registry import register
@@ -266,16 +266,11 @@ class FeelNut(Counted):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
-            Knob(
-                key="nut",
-                label="Nut, from its mark",
-                place="",
-                unit="deg",
-                domain=Continuous(TURN_STEP_DEG, -MOST_TURN_DEG, MOST_TURN_DEG),
-                sense=1,
-                noun="nut",
-                title="Nut, from its mark",
-                read=True,
+            turned_nut(
+                "Nut, from its mark",
+                "Nut, from its mark",
+                1,
+                (TURN_STEP_DEG, -MOST_TURN_DEG, MOST_TURN_DEG),
             ),
         )
 

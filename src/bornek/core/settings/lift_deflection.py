@@ -13,11 +13,11 @@ from typing import Any, ClassVar
 from bornek.core.quantities import decimals, signed
 from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import given_window, source_lines, unread, whole_form
-from bornek.core.settings.counted_nut import Counted
+from bornek.core.settings.counted_nut import Counted, turned_nut
 from bornek.core.settings.figures.lifted_nose import draw_lifted_nose
 from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_checks, line_of
 from bornek.core.settings.kind import Field, Outcome, Result, Slot, aim_in, speech
-from bornek.core.settings.knobs import Continuous, Knob, Response
+from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -188,16 +188,11 @@ class LiftDeflection(Counted):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
-            Knob(
-                key="nut",
-                label="Preload nut, from where it stood",
-                place="",
-                unit="deg",
-                domain=Continuous(TURN_STEP_DEG, -MOST_TURN_DEG, MOST_TURN_DEG),
-                sense=-1,
-                noun="nut",
-                title="Preload nut",
-                read=True,
+            turned_nut(
+                "Preload nut, from where it stood",
+                "Preload nut",
+                -1,
+                (TURN_STEP_DEG, -MOST_TURN_DEG, MOST_TURN_DEG),
                 more="Tighten to",
                 less="Back off to",
             ),

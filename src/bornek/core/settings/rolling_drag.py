@@ -16,10 +16,10 @@ from bornek.core.quantities import Shown, shown_in
 from bornek.core.readings import budget
 from bornek.core.scenes import Section
 from bornek.core.settings.common import given_window, source_lines, unread, whole_form
-from bornek.core.settings.counted_nut import Counted
+from bornek.core.settings.counted_nut import Counted, turned_nut
 from bornek.core.settings.figures.cord_and_scale import draw_cord_and_scale
 from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot
-from bornek.core.settings.knobs import Continuous, Knob, Response
+from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.records import Choice, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift
@@ -327,17 +327,12 @@ class RollingDrag(Counted):
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         crush = ctx.given["adjuster"] == CRUSH
         return (
-            Knob(
-                key="nut",
-                label="Nut, from where the first drag was read",
-                place="",
-                unit="deg",
-                domain=Continuous(TURN_STEP_DEG, 0.0, MOST_TURN_DEG),
-                sense=1,
+            turned_nut(
+                "Nut, from where the first drag was read",
+                "Nut on the crush spacer" if crush else "Preload nut",
+                1,
+                (TURN_STEP_DEG, 0.0, MOST_TURN_DEG),
                 one_way=crush,
-                noun="nut",
-                title="Nut on the crush spacer" if crush else "Preload nut",
-                read=True,
                 more="Tighten" if crush else "Tighten to",
                 less="Back off to",
             ),

@@ -13,11 +13,11 @@ from typing import Any, ClassVar
 
 from bornek.core.scenes import Section, Table
 from bornek.core.settings.common import PLAY_TELLS, given_window, source_lines, unread, whole_form
-from bornek.core.settings.counted_nut import Counted
+from bornek.core.settings.counted_nut import Counted, turned_nut
 from bornek.core.settings.figures.nose_on_taper import draw_nose_on_taper
 from bornek.core.settings.force_line import ForceLine, force_slots, forces_of, line_checks, line_of
 from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot, aim_in, speech
-from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
+from bornek.core.settings.knobs import Knob, Response, Scale
 from bornek.core.settings.nut_lock import pitch_mm, thread_fields
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
@@ -229,17 +229,12 @@ class TaperSpindle(Counted):
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
         return (
-            Knob(
-                key="nut",
-                label="Nut on the taper, from where it stood",
-                place="",
-                unit="deg",
-                domain=Continuous(TURN_STEP_DEG, 0.0, MOST_TURN_DEG),
-                sense=-1,
+            turned_nut(
+                "Nut on the taper, from where it stood",
+                "Nut on the taper",
+                -1,
+                (TURN_STEP_DEG, 0.0, MOST_TURN_DEG),
                 one_way=True,
-                noun="nut",
-                title="Nut on the taper",
-                read=True,
                 more="Draw the nut up",
                 scales=(Scale(rim_mm(1.0, float(ctx.given["rim"])), "mm", "of tape on the rim"),),
             ),
