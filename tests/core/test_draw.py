@@ -153,3 +153,13 @@ def test_a_size_far_from_zero_is_shown_about_its_window(nominal: float, width: f
 def test_a_play_keeps_its_zero(value: float, width: float) -> None:
     lo, _ = draw.strip_scale([value], Window(0.02, 0.02 + width, "card"))
     assert lo == 0.0
+
+
+@given(st.floats(0.005, 90), st.one_of(st.none(), st.floats(0.0, 0.98)))
+def test_a_strip_with_one_limit_alone_shows_where_that_begins(limit: float, share: float | None) -> None:
+    """Nothing read yet, or read near its limit: a float has its zero all the same."""
+    read = [] if share is None else [limit * share]
+    lo, hi = draw.strip_scale(read, Window(None, limit, "sheet", floor=0.0))
+    assert lo == 0.0
+    assert hi > limit
+    assert draw.strip_scale([], Window(None, limit, "sheet"))[0] == 0.0

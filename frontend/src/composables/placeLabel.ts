@@ -7,6 +7,10 @@ const LETTER = 10.5;
 export interface LabelPlace {
   x: number;
   anchor: "start" | "middle" | "end";
+  /** Its limits alone: there is no room for the word before them. */
+  bare?: boolean;
+  /** Neither side of the needle's bar is free: above it. */
+  raised?: boolean;
 }
 
 /** Where the window's words stand: over its middle, or beside the needle's bar when that is in the way. */
@@ -25,5 +29,10 @@ export function placeWindowLabel(scene: Readout, x: Scale): LabelPlace {
   const fits = { left: left > ROOM, right: right + ROOM < x(scene.hi) + 12 };
   if (x(needle.at) >= middle && fits.left) return onLeft;
   if (fits.right) return onRight;
-  return fits.left ? onLeft : { x: x(scene.hi), anchor: "end" };
+  if (fits.left) return onLeft;
+  const limits = LETTER * band.label.length;
+  if (right + limits < x(scene.hi) + 12) return { ...onRight, bare: true };
+  return left > limits
+    ? { ...onLeft, bare: true }
+    : { x: x(scene.hi), anchor: "end", bare: true, raised: true };
 }

@@ -31,8 +31,8 @@ const high = computed(() => 300 + 20 * Math.max(0, rays.value.length - 1));
       :aria-label="`${scene.label}: ${scene.rays.map((r) => `${r.label} at ${Math.round(r.angle)}°`).join(', ')}`"
     >
       <circle :r="rim" fill="var(--neutral)" stroke="var(--found)" stroke-width="2" />
-      <line :y1="-rim - 14" :y2="-rim" stroke="var(--found)" stroke-width="3" />
-      <text :y="-rim - 18" text-anchor="middle" font-size="15" fill="var(--words)">
+      <line :y1="-R - 12" :y2="-rim" stroke="var(--found)" stroke-width="3" />
+      <text :y="-R - 18" text-anchor="middle" font-size="15" fill="var(--words)">
         {{ scene.zero_label }}
       </text>
       <g v-for="t in traces" :key="t.label">

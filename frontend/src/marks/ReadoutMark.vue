@@ -24,8 +24,9 @@ const wraps = computed(() => {
   const verdict = props.scene.verdict_words.split(", ")[0] ?? "";
   return 18 * n.label.length + 11 * n.give_label.length + 66 + 11 * verdict.length > width.value;
 });
+const compactTop = computed(() => (!props.scene.needle ? 44 : wraps.value ? 108 : 80));
 const top = computed(() =>
-  props.small ? 14 : props.compact ? (wraps.value ? 108 : 80) : width.value < PHONE ? 150 : 124,
+  props.small ? 14 : props.compact ? compactTop.value : width.value < PHONE ? 150 : 124,
 );
 /** The label in its gutter, line under line. */
 const named = computed(() => wrapWords(props.scene.label, 14).slice(0, 4));

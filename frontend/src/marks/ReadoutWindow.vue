@@ -40,7 +40,7 @@ const rise = computed(() => (props.small ? 6 : 16));
       </g>
       <text
         :x="label.x"
-        :y="top - 20"
+        :y="top - (label.raised ? 36 : 20)"
         :text-anchor="label.anchor"
         fill="var(--words)"
         font-size="18"
@@ -49,7 +49,8 @@ const rise = computed(() => (props.small ? 6 : 16));
         stroke="var(--casing, var(--surface))"
         stroke-width="5"
       >
-        <tspan font-size="15" font-weight="540" fill="var(--secondary)">window</tspan> {{ band.label }}
+        <tspan v-if="!label.bare" font-size="15" font-weight="540" fill="var(--secondary)">window </tspan
+        >{{ band.label }}
       </text>
     </template>
   </g>

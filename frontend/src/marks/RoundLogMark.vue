@@ -14,6 +14,8 @@ const side = computed(() => (width.value < 560 ? 0 : (props.gutter ?? 0)));
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const rows = computed(() => props.scene.rows.map((row, i) => ({ row, y: (i + 0.5) * STEP, key: row.label })));
 const height = computed(() => rows.value.length * STEP);
+/** Right below its strip the window runs on into it; on its own the log has a heading there. */
+const over = computed(() => (props.gutter ? 26 : 0));
 const trace = computed(() => {
   const points = rows.value.flatMap(({ row, y }) => {
     const at = row.found?.at ?? row.predicted?.middle ?? null;
@@ -29,9 +31,9 @@ const trace = computed(() => {
       <g v-if="scene.window">
         <rect
           :x="x(scene.window.lo)"
-          y="-26"
+          :y="-over"
           :width="x(scene.window.hi) - x(scene.window.lo)"
-          :height="height + 26"
+          :height="height + over"
           fill="var(--wanted-tint)"
           style="mix-blend-mode: normal"
           opacity="0.9"
@@ -41,14 +43,14 @@ const trace = computed(() => {
             v-if="!scene.window.open_lo"
             :x1="x(scene.window.lo)"
             :x2="x(scene.window.lo)"
-            y1="-26"
+            :y1="-over"
             :y2="height"
           />
           <line
             v-if="!scene.window.open_hi"
             :x1="x(scene.window.hi)"
             :x2="x(scene.window.hi)"
-            y1="-26"
+            :y1="-over"
             :y2="height"
           />
         </g>
@@ -56,7 +58,7 @@ const trace = computed(() => {
           v-if="scene.aim !== null"
           :x1="x(scene.aim)"
           :x2="x(scene.aim)"
-          y1="-24"
+          :y1="-over"
           :y2="height"
           stroke="var(--wanted-post)"
           stroke-width="1.5"

@@ -29,6 +29,8 @@ const flip = computed(() => end.value + room.value > props.width);
 const wordsX = computed(() =>
   flip.value ? Math.max(start.value, Math.min(room.value + props.gutter, props.width)) : end.value,
 );
+/** Neither beside nor before it is room: a plate is laid over the bar, else the words stand among its edges. */
+const laid = computed(() => flip.value && wordsX.value > start.value + 14);
 </script>
 
 <template>
@@ -45,7 +47,15 @@ const wordsX = computed(() =>
       data-pack
       >{{ row.pack }}</text
     >
-    <text v-else x="0" :y="y - 14" font-size="15" fill="var(--secondary)"
+    <text
+      v-else
+      x="0"
+      :y="y - 14"
+      font-size="15"
+      fill="var(--secondary)"
+      paint-order="stroke"
+      stroke="var(--casing, var(--surface))"
+      stroke-width="5"
       >{{ row.label }} · {{ row.pack }}</text
     >
     <g v-if="row.window" stroke="var(--wanted-post)" stroke-width="2.5">
@@ -116,6 +126,14 @@ const wordsX = computed(() =>
         stroke-width="2"
       />
     </g>
+    <rect
+      v-if="laid"
+      :x="wordsX - room + 6"
+      :y="y - 11"
+      :width="room"
+      height="22"
+      fill="var(--casing, var(--surface))"
+    />
     <text
       :x="wordsX"
       :y="y + 6"

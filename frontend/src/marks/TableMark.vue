@@ -13,7 +13,7 @@ defineProps<{ scene: Extract<Scene, { type: "table" }> }>();
     </caption>
     <thead>
       <tr>
-        <th v-for="h in scene.head" :key="h" class="border-b-2 py-1 pr-3">{{ h }}</th>
+        <th v-for="h in scene.head" :key="h" class="border-b-2 py-1 pr-2 first:pl-1.5">{{ h }}</th>
       </tr>
     </thead>
     <tbody>
@@ -22,7 +22,9 @@ defineProps<{ scene: Extract<Scene, { type: "table" }> }>();
         :key="i"
         :class="scene.here.includes(i) ? 'bg-here text-on-here' : ''"
       >
-        <td v-for="(cell, j) in row" :key="j" class="border-b border-row py-1 pr-3">{{ cell }}</td>
+        <td v-for="(cell, j) in row" :key="j" class="border-b border-row py-1 pr-2 first:pl-1.5">
+          {{ cell }}
+        </td>
       </tr>
     </tbody>
   </table>

@@ -52,8 +52,8 @@ def strip_scale(points: Iterable[float], window: Window | None) -> tuple[float, 
     """
     held = [p for p in points if math.isfinite(p)]
     if window is not None:
-        held += [e for e in (window.lo, window.hi) if e is not None]
-    far = bool(held) and min(held) > FAR * max(max(held) - min(held), 1e-3)
+        held += [e for e in (window.low, window.high) if math.isfinite(e)]
+    far = len(set(held)) > 1 and min(held) > FAR * max(max(held) - min(held), 1e-3)
     if far:
         pad = max((max(held) - min(held)) * 0.25, 1e-3)
         return round(min(held) - pad, 9), round(max(held) + pad, 9)

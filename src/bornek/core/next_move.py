@@ -139,6 +139,7 @@ _STAY = {
     "in": "It is in with margin: leave it alone.",
     "no better": "No move is likelier to be in than it is now. Leave it, or read again.",
     "nothing": "Nothing in the drawer gets nearer. Look at the seating, or get other shims.",
+    "nowhere": "No position that it can be brought to gets nearer. Look at the parts, or read again.",
     "censored": "Make it loose first: enough to feel play, and measure that.",
     "loosen": "Make it loose first: a play must show before it can be set.",
     "edge": "Any further could go past the edge, and there is no way back. Stop here; read it finer, or release it.",
@@ -189,8 +190,8 @@ def next_say(
             return Next(plain(check.sentence), "Asked before it counts", "What was typed is kept.")
     for knob in kind.knobs(ctx):
         if kind.state(ctx, knob.key) is None and not knob.read:
-            what = "Measure the shims that are in now and enter the pack."
-            if knob.domain.sort == "position":
+            what = f"Measure the {knob.noun} that are in now and enter the pack."
+            if knob.domain.sort == "position" or not knob.noun.endswith("s"):
                 what = f"Measure the {knob.noun} that is in now and enter it."
             return Next(plain(what), "Before anything is moved", "The as-found state is the baseline.")
     if odd:
@@ -282,8 +283,10 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
             "A zero hides an unknown preload",
             "How tight it is cannot be told from here.",
         )
+    if p.best is None and owed:
+        return Next(plain(owed), "Then the move", "It rests on all that is to be read.", True)
     if p.best is None:
-        return Next(plain(_STAY["nothing"]))
+        return Next(plain(_STAY["nothing" if history.knob.domain.sort != "position" else "nowhere"]))
     if p.stay:
         return Next(
             plain(_STAY[p.stay]),

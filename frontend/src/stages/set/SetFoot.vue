@@ -4,7 +4,9 @@ defineEmits<{ help: []; cautions: []; correct: []; move: []; given: []; reseat: 
 </script>
 
 <template>
-  <footer class="flex shrink-0 items-center gap-3 border-t-2 bg-bay px-5 py-1.5 max-xl:flex-wrap">
+  <footer
+    class="sticky bottom-0 z-2 flex shrink-0 items-center gap-3 border-t-2 bg-bay px-5 py-1.5 max-xl:flex-wrap"
+  >
     <button
       type="button"
       class="flex min-h-12 min-w-0 flex-1 cursor-pointer items-center gap-3 text-left"

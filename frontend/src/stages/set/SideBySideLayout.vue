@@ -45,9 +45,11 @@ const logs = computed(() => of("log").filter((l) => l.rows.length > 1));
         <SumButton class="self-end justify-self-end" :page="page" />
       </div>
       <PanelStack :page="page" :desk="desk">
-        <div v-for="l in logs" :key="l.label" class="mt-2">
-          <h2 class="zone-head">{{ l.label }}</h2>
-          <SceneMark :scene="l" />
+        <div class="mt-2 grid grid-cols-1 gap-x-6 xl:grid-cols-2">
+          <div v-for="l in logs" :key="l.label" class="min-w-0">
+            <h2 class="zone-head">{{ l.label }}</h2>
+            <SceneMark :scene="l" />
+          </div>
         </div>
       </PanelStack>
     </section>

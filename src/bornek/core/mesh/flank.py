@@ -67,7 +67,9 @@ class FlankGrid:
     def by_phase(self) -> tuple[Ints, Ints, Ints]:
         """The finer grid's active nodes in order of their phase; where each phase begins; which phases there are."""
         reached = np.flatnonzero((self.finer(self.reach) >= 0).ravel())
-        bins = np.floor(self.finer(self.phase).ravel()[reached] / self.pitch % 1.0 * PHASES).astype(int) % PHASES
+        bins = (
+            np.floor(self.finer(self.phase).ravel()[reached] / self.pitch % 1.0 * PHASES).astype(int) % PHASES
+        )
         order = np.argsort(bins, kind="stable")
         phases, starts = np.unique(bins[order], return_index=True)
         return reached[order], starts, phases

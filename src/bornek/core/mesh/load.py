@@ -103,7 +103,10 @@ def _pressed(f: FlankGrid, gap: Floats, torque_n_mm: float) -> Floats:
     for _ in range(HALVINGS):
         middle = (low + high) / 2
         carried = np.add.reduceat(stiff * np.maximum(middle[of] - angular, 0.0), starts)
-        low, high = np.where(carried < torque_n_mm, middle, low), np.where(carried < torque_n_mm, high, middle)
+        low, high = (
+            np.where(carried < torque_n_mm, middle, low),
+            np.where(carried < torque_n_mm, high, middle),
+        )
     least = np.full(PHASES, np.nan)
     least[phases] = (low + high) / 2
     known = np.flatnonzero(np.isfinite(least))

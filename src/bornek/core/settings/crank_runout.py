@@ -17,7 +17,7 @@ from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray, Section, Trace
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.settings.common import given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.shaft_on_blocks import draw_shaft_on_blocks
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
@@ -60,6 +60,9 @@ def _travel_budget(tir_mm: float, gauges: Sequence[Gauge]) -> Budget:
         n=2,
         gauges=((coarsest, 1.0),),
     )
+
+
+BOTH_ADDED, ECCENTRICITY, FULL_READING = "Both ends' full readings added", "Eccentricity", "Full reading"
 
 
 def _vector_u(gauges: Sequence[Gauge]) -> float:
@@ -161,7 +164,7 @@ class CrankRunout(Setting):
         checks = self._centres(ctx)
         whole = len(slots) // len(ends)
         if any(len(r) < whole for r in around.values()):
-            return Outcome((), tuple(checks), NOT_READ, scenes=(draw_shaft_on_blocks(),))
+            return Outcome(self._unread(ctx), tuple(checks), NOT_READ, scenes=(draw_shaft_on_blocks(),))
         gauges = {end: sifted.gauges([x for x in slots if x.axes["end"] == end], ctx) for end, _ in ends}
         vectors = {} if ctx.given["read"] == EXTREMES else {e: first_harmonic(around[e]) for e, _ in ends}
         results = self._limits(ctx, around, gauges, vectors)
@@ -227,12 +230,12 @@ class CrankRunout(Setting):
         match ctx.given["convention"]:
             case "sum":
                 u = combined([(1.0, one["L"]), (1.0, one["R"])])
-                rows = [("tir_sum", "Both ends' full readings added", tir["L"] + tir["R"], u)]
+                rows = [("tir_sum", BOTH_ADDED, tir["L"] + tir["R"], u)]
             case "eccentricity":
                 rows = [
                     (
                         f"e_{e}",
-                        self._named("Eccentricity", ends, label),
+                        self._named(ECCENTRICITY, ends, label),
                         abs(vectors[e]),
                         _vector_u(gauges[e]),
                     )
@@ -240,10 +243,21 @@ class CrankRunout(Setting):
                 ]
             case _:
                 rows = [
-                    (f"tir_{e}", self._named("Full reading", ends, label), tir[e], one[e].u)
+                    (f"tir_{e}", self._named(FULL_READING, ends, label), tir[e], one[e].u)
                     for e, label in ends
                 ]
         return [self._judge(key, label, Normal(v, u), window, around) for key, label, v, u in rows]
+
+    def _unread(self, ctx: Context) -> tuple[Result, ...]:
+        window, ends = given_window(ctx.given, None, ctx.given["limit"], 0.0), self._ends(ctx)
+        match ctx.given["convention"]:
+            case "sum":
+                rows = [("tir_sum", BOTH_ADDED)]
+            case "eccentricity":
+                rows = [(f"e_{e}", self._named(ECCENTRICITY, ends, label)) for e, label in ends]
+            case _:
+                rows = [(f"tir_{e}", self._named(FULL_READING, ends, label)) for e, label in ends]
+        return tuple(unread(key, label, window) for key, label in rows)
 
     @staticmethod
     def _named(what: str, ends: Sequence[tuple[str, str]], label: str) -> str:
