@@ -103,6 +103,7 @@ def test_the_window_of_the_latest_reading_is_steered_to() -> None:
         response=lambda ctx: response,
         knobs=lambda ctx: (Knob("pack", "Pack", "Pack", "mm", Packs()),),
         state=lambda ctx, key, number=None: ShimPack((500_000,)),
+        expects=lambda predicted, say: "",
     )
     read, not_read = (replay(kind, Context(round=2), of) for of in (outcome, unread))
     assert read is not None

@@ -6,11 +6,12 @@ from typing import Any
 
 import pytest
 
+from bornek.core.around import first_harmonic
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.settings.bevel_mesh import centroid
-from bornek.core.settings.crank_runout import first_harmonic
 from bornek.core.settings.drive_up import axial_drive_mm, reduction
+from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.core.tables.lookup import bore_of, row_for, rows
@@ -202,7 +203,7 @@ def test_paint_becomes_centroids_and_flanks_and_two_knobs_are_declared() -> None
     assert results["y_drive"]["v"] == pytest.approx(0.5)
     assert results["backlash"]["v"] == pytest.approx(0.20)
     assert [s["side"] for s in sheet["scenes"] if s["type"] == "flank"] == ["drive", "coast"]
-    assert sheet["move"] is None
+    assert set(sheet["move"]["best"]["states"]) == {"pinion", "carrier"}
 
 
 def test_a_flank_without_paint_or_with_ragged_rows_is_refused() -> None:
@@ -215,7 +216,7 @@ def test_a_flank_without_paint_or_with_ragged_rows_is_refused() -> None:
 
 def test_the_bevel_declares_its_rows_and_knobs() -> None:
     joint = find_kind("bevel_mesh").response(
-        Context(given=dict.fromkeys(("pressure_angle", "pinion_angle", "spiral_angle"), 20.0))
+        Context(given=read_given(find_kind("bevel_mesh"), mesh()["given"]))
     )
     assert joint is not None
     assert (len(joint.k0), len(joint.k0[0]), len(joint.rho[0])) == (3, 2, 2)

@@ -7,9 +7,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from bornek.core.around import first_harmonic
 from bornek.core.compute import compute
 from bornek.core.settings.bevel_mesh import centroid
-from bornek.core.settings.crank_runout import first_harmonic
 from bornek.core.settings.nut_lock import lock_step_deg
 from bornek.core.settings.spring_thrust_nut import STEPS
 

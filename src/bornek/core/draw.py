@@ -165,7 +165,8 @@ def _points(history: History | None, result: Result, land: Band | None) -> list[
 
 def readout(result: Result, history: History | None, proposal: Proposal | None, say: Speech) -> Readout:
     land = landing(proposal, result.key, say)
-    lo, hi = strip_scale(_points(history, result, land), result.window)
+    ends = [e for e in (result.other.lo, result.other.hi) if e is not None] if result.other else []
+    lo, hi = strip_scale([*_points(history, result, land), *ends], result.window)
     words = value_words(result.value, result.window, result.verdict, say)
     return Readout(
         label=result.label,
@@ -174,6 +175,7 @@ def readout(result: Result, history: History | None, proposal: Proposal | None, 
         hi=hi,
         ticks=_ticks(lo, hi, say.per_mm),
         window=window_band(result.window, lo, hi, say),
+        window_not_in_force=window_band(result.other, lo, hi, say),
         aim=result.aim,
         readings=result.readings,
         needle=needle(result.value, words, say),

@@ -92,14 +92,16 @@ def describe_option(history: History, c: Candidate, say: Speech, best: Candidate
         expected=expected,
         p_in=c.p_in,
         p_harm=c.p_harm,
-        expect=_expect_words(expected),
+        expect=_expect_words(history, c, expected, say),
         why=_why_not(history, c, best, say),
     )
 
 
-def _expect_words(expected: Sequence[Expected]) -> str:
+def _expect_words(history: History, c: Candidate, expected: Sequence[Expected], say: Speech) -> str:
     if not expected:
         return ""
+    if own := history.says(c.predicted, say):
+        return own
     if len(expected) == 1:
         return f"Expect {expected[0].words}."
     return f"Expect {'; '.join(f'{lower_first(e.label)} {e.words}' for e in expected)}."

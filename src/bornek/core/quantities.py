@@ -32,6 +32,7 @@ UNITS: dict[str, dict[str, float]] = {
     "temperature": {"°C": 1.0, "°F": 5 / 9},
     "time": {"s": 1.0, "min": 60.0},
     "count": {"": 1.0},
+    "share": {"": 1.0, "%": 0.01},
 }  # fmt: skip
 
 _SPOKEN: dict[str, dict[str, str]] = {
@@ -61,10 +62,11 @@ _SPOKEN: dict[str, dict[str, str]] = {
     "temperature": {"°c": "°C", "c": "°C", "deg c": "°C", "°f": "°F", "f": "°F"},
     "time": {"s": "s", "sec": "s", "seconds": "s", "min": "min"},
     "count": {},
+    "share": {"%": "%", "percent": "%"},
 }  # fmt: skip
 _BASE = {
     "length": "mm", "angle": "deg", "force": "N", "torque": "N·m", "pressure": "MPa", "temperature": "°C",
-    "time": "s", "count": "",
+    "time": "s", "count": "", "share": "",
 }  # fmt: skip
 
 _NUMBER = re.compile(
@@ -268,27 +270,32 @@ class Shown:
 
     unit: str = ""
     per: float = 1.0
+    places: int = 2
 
-    def number(self, value: float, places: int = 2) -> str:
-        return signed(value * self.per, places)
+    def number(self, value: float) -> str:
+        return signed(value * self.per, self.places)
 
-    def inward(self, lo: float, hi: float, places: int = 2) -> tuple[str, str]:
+    def inward(self, lo: float, hi: float) -> tuple[str, str]:
         """A window's ends, rounded so that both lie inside it.
 
         >>> shown_in("force", "kgf").inward(35.65, 39.65)
         ('3.64', '4.04')
         """
-        step = 10.0**-places
+        step = 10.0**-self.places
         ends = (math.ceil(lo * self.per / step - 1e-6) * step, math.floor(hi * self.per / step + 1e-6) * step)
-        return signed(ends[0], places), signed(ends[1], places)
+        return signed(ends[0], self.places), signed(ends[1], self.places)
 
 
 def shown_in(quantity: str, unit: str = "") -> Shown:
     """How a quantity is shown: in the scale's own unit where it has one.
 
     >>> shown_in("torque"), round(shown_in("force", "kgf").per, 4)
-    (Shown(unit='N·m', per=1.0), 0.102)
+    (Shown(unit='N·m', per=1.0, places=2), 0.102)
+    >>> shown_in("share").number(0.333)
+    '33'
     """
+    if quantity == "share":
+        return Shown("%", 100.0, 0)
     if unit and unit in UNITS.get(quantity, {}):
         return Shown(unit, 1 / UNITS[quantity][unit])
     return Shown(UNIT_WORDS.get(quantity, ""))

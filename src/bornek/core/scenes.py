@@ -156,13 +156,22 @@ class Patch:
     role: Literal["wanted", "painted", "predicted", "as_found"]
     points: tuple[tuple[float, float], ...]
     centre: tuple[float, float] | None = None
+    outline: tuple[tuple[float, float], ...] = ()
+    """Where it ends all round, for one that was reckoned; else its cells are drawn."""
 
 
 @dataclass(frozen=True)
 class Flank:
+    """A flank from toe to heel, root to tip. `taper`: by what share it is lower at the toe; `reach`: the line below
+    which the other gear never touches; `words`: what is seen on it; `model`: reckoned, not seen."""
+
     label: str
     side: Literal["drive", "coast"]
     patches: tuple[Patch, ...]
+    taper: float = 0.22
+    reach: tuple[tuple[float, float], ...] = ()
+    words: str = ""
+    model: bool = False
     type: Literal["flank"] = "flank"
 
 

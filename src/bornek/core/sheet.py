@@ -117,7 +117,7 @@ def sheet_of(r: Reckoning) -> Sheet:
         provisional=say_now.provisional,
         move=describe_move(history, proposal, say) if history and proposal else None,
         surprise=odd,
-        scenes=_scenes(outcome, history, proposal, ctx),
+        scenes=_scenes(kind, outcome, history, proposal, ctx),
         sign_blockers=_blockers(outcome, guide, sifted, odd, known),
         temporary=tuple(ctx.given.get("temporary") or ()),
         unverified=(*leftovers(ctx.given), *outcome.unverified),
@@ -219,7 +219,7 @@ def _shown(entries: tuple[Entry, ...], slot: Slot, ctx: Context) -> str:
 
 
 def _scenes(
-    outcome: Outcome, history: History | None, proposal: Proposal | None, ctx: Context
+    kind: Setting, outcome: Outcome, history: History | None, proposal: Proposal | None, ctx: Context
 ) -> tuple[Scene, ...]:
     """A strip for every quantity with a window, the log of those that are learned, every pack, the kind's own."""
     say = speech(ctx)
@@ -243,7 +243,17 @@ def _scenes(
         drawers = {k.key: ctx.drawer(k.places[0]) for k in history.knobs}
         scenes += draw.packs(history, proposal, drawers, say)
     strips = [x for x in scenes if isinstance(x, Readout)]
-    return (*scenes, *(_by_unit(x, history, proposal, strips, say) for x in outcome.scenes))
+    own = (_by_unit(x, history, proposal, strips, say) for x in outcome.scenes)
+    return (*scenes, *(_after(kind, x, history, proposal, ctx) for x in own))
+
+
+def _after(
+    kind: Setting, scene: Scene, history: History | None, proposal: Proposal | None, ctx: Context
+) -> Scene:
+    """The kind's own drawing with what the proposed move is expected to bring."""
+    if history is None or proposal is None or proposal.best is None or not proposal.moves:
+        return scene
+    return kind.after_move(ctx, scene, proposal.best.predicted, history.steps(proposal.best.states))
 
 
 def _by_unit(

@@ -21,6 +21,7 @@ from bornek.core.advice.belief import (
 )
 from bornek.core.advice.domains import travel
 from bornek.core.advice.memory import Pool, pool, priors, sense_of
+from bornek.core.quantities import Speech
 from bornek.core.settings.kind import Outcome, Result, Setting, aim_in
 from bornek.core.settings.knobs import Drag, Knob, Response, with_miked
 from bornek.core.settings.records import EXCHANGED, Act, Context, Predicted
@@ -117,6 +118,10 @@ class History:
     """What finished jobs of the type say, where it is used."""
     sense_asked: bool = False
     """Finished jobs of the type answered the other way than was given."""
+    says: Callable[[Mapping[str, Predicted], Speech], str] = field(
+        default=lambda p, s: "", repr=False, compare=False
+    )
+    """How the kind says what a move is expected to bring; empty where it has no words of its own."""
     memo: dict[Any, Any] = field(default_factory=dict, init=False, repr=False, compare=False)
     """What was made of these rounds, kept for who asks again."""
 
@@ -141,6 +146,12 @@ class History:
     def travels(self, states: States) -> list[float]:
         """The knobs' travels since the first round [µm], in the knobs' order."""
         return [(travel(k.domain, states[k.key]) - self.start.get(k.key, 0.0)) * UM for k in self.knobs]
+
+    def steps(self, states: States) -> dict[str, float]:
+        """How far each knob goes from where it is to these states, in its own unit."""
+        now = self.travels(self.last.states or states)
+        then = self.travels(states)
+        return {k.key: (b - a) / UM for k, a, b in zip(self.knobs, now, then, strict=True)}
 
     def expect(self, states: States) -> dict[str, tuple[float, float]]:
         """Value and sd of every row at these states."""
@@ -169,7 +180,7 @@ def replay(kind: Setting, ctx: Context, outcome: Callable[[int], Outcome] | None
     )
     alone = len(rows) == len(knobs) == 1 and not response.geometry
     found, asked = _remembered(response, knobs[0], ctx) if alone else (None, False)
-    history = History((), rows, knobs, response, pool=found, sense_asked=asked)
+    history = History((), rows, knobs, response, pool=found, sense_asked=asked, says=kind.expects)
     causes = {e.round: e.cause for e in ctx.explanations}
     for number in range(1, ctx.round + 1):
         history = _next_round(

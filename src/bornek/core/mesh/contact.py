@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+
 from bornek.core.mesh.bevel_set import BevelSet, Side
 from bornek.core.mesh.flank import PHASES, Bools, FlankGrid, Floats, flank_of
 

@@ -58,20 +58,18 @@ def pushed(
     force = 1000.0 * torque_n_m / float(f.arm[node])
     along, off, up = (float(a[node]) for a in (f.pinion_out, f.gear_out, f.pinion_up))
     give = force / support.stiffness_n_um / 1000.0
-    stop = support.play_mm * np.sign(along)
-    return (
-        replace(
-            at, pinion=at.pinion + along * give + stop, gear=at.gear + off * give, up=at.up + 2 * up * give
-        ),
-        force,
+    stop = support.play_mm if along > 0 else -support.play_mm
+    moved = replace(
+        at, pinion=at.pinion + along * give + stop, gear=at.gear + off * give, up=at.up + 2 * up * give
     )
+    return moved, force
 
 
 def contact_under_load(
     s: BevelSet,
     side: Side,
     torque_n_m: float,
-    support: Support = Support(),  # noqa: B008  frozen
+    support: Support = Support(),
     at: Shift = HOME,
     film: float = FILM_MM,
 ) -> Loaded:

@@ -1,7 +1,6 @@
-"""Bevel gears: backlash and contact pattern, set by pinion and gear shims together.
+"""Bevel gears: backlash and contact set together, by pinion and gear shims in one teardown.
 
-The shape only: paint in, centroids and backlash out, two adjusters declared with their joint
-response. The contact model and the joint move are not built yet; no move is proposed.
+The contact is reckoned ahead where the geometry is known; what is painted always has the last word.
 """
 
 from __future__ import annotations
@@ -11,51 +10,65 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import Any, Literal
 
-from bornek.core.errors import InputError
-from bornek.core.readings import budget, spread
-from bornek.core.scenes import Flank, Patch, Section
-from bornek.core.settings.common import given_window, source_lines, whole_form
+from bornek.core.errors import RangeError
+from bornek.core.mesh.bevel_set import SIDES, BevelSet, Side
+from bornek.core.mesh.contact import Shift
+from bornek.core.mesh.first_depth import (
+    FirstPack,
+    by_gauge_block,
+    by_mark,
+    farthest_out,
+    housings_apart,
+    no_jam,
+)
+from bornek.core.mesh.lash import lash_slopes
+from bornek.core.mesh.pattern_words import disagree, looks, means, one_third, seen
+from bornek.core.mesh.seen import crowned_as_painted, standing
+from bornek.core.mesh.slopes import slopes
+from bornek.core.quantities import Speech
+from bornek.core.scenes import Flank, Scene, Section
+from bornek.core.settings.bevel_form import form_of, model_side, set_of, why_no_set
+from bornek.core.settings.bevel_lash import around_wheel, lash_results, per_reading, tightest_at
+from bornek.core.settings.bevel_limits import (
+    HALF_X,
+    HALF_Y,
+    Force,
+    in_force,
+    pattern_windows,
+    witness_of,
+)
+from bornek.core.settings.bevel_picture import bare_flank, centroid, expected_ring, painted_patch
+from bornek.core.settings.bevel_stations import FLANKS, FREE, stations, turning_words
+from bornek.core.settings.common import unread
 from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot
+from bornek.core.settings.kind import Check, Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
 from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
-from bornek.core.settings.records import Context, Paint
+from bornek.core.settings.records import Choice, Context, Paint, Predicted
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
-from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
-from bornek.core.working import Line, Sum, Working
+from bornek.core.settings.state import State
+from bornek.core.uncertainty import expanded
+from bornek.core.windows import NOT_READ, Normal, verdict, worst
+from bornek.core.working import Line, Working
 
-TEETH = 4
-WHERE = "Shims move there, and what rests on it is read again."
-SCATTER_PRIOR_MM = 0.004
-PAINT_U = 0.04
-FLANKS = ("drive", "coast")
-
-
-def centroid(mask: Sequence[Sequence[float]]) -> tuple[float, float, float]:
-    """Centre of painted contact and its share of the flank: x toe to heel, y root to tip, 0 to 1.
-
-    Rows root to tip, columns toe to heel, each cell a share 0 to 1. Raises InputError on a mask
-    with no paint or ragged rows.
-
-    >>> centroid([[0, 1], [0, 1]])
-    (0.75, 0.5, 0.5)
-    """
-    width = len(mask[0]) if mask else 0
-    if width == 0 or any(len(row) != width for row in mask):
-        raise InputError("The painted flank needs rows of one length.", field="mask")
-    total = sum(sum(row) for row in mask)
-    if total <= 0:
-        raise InputError(
-            "Nothing is painted on the flank.", field="mask", next_step="Paint the contact first."
-        )
-    x = sum(v * (j + 0.5) / width for row in mask for j, v in enumerate(row)) / total
-    y = sum(v * (i + 0.5) / len(mask) for i, row in enumerate(mask) for v in row) / total
-    return x, y, total / (width * len(mask))
+PAINT_SD, TEETH_MARKED = 0.04, 6
+PAINT_U = PAINT_SD / math.sqrt(TEETH_MARKED)
+"""A centre is off by so much on one tooth, and is looked for on six."""
+ROWS = ("backlash", "x_drive", "y_drive")
+UNKNOWN_X, UNKNOWN_Y = (0.3, 0.6), (1.5, -0.8)
+"""Pattern per mm out of pinion and gear where no geometry is known: a straight pair's, wide."""
+FAINT_X, WIDE_X = 0.25, 1.2
+"""A spiral pair's lengthwise answer: at least this much per mm, and its sign left open."""
+SAME_NM = 1000
 
 
 @register
 class BevelMesh(Setting):
     id = "bevel_mesh"
+    version = 2
+    stage = "mesh"
+    layout = "mesh"
+    sees_witness = True
     title = "Bevel gears: backlash and contact pattern"
     plain = "A bevel pinion and ring gear: backlash and contact"
     from_drawer = True
@@ -66,193 +79,262 @@ class BevelMesh(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form(
-            [
-                Field("least", "Least backlash", "length", lo=0, hi=5),
-                Field("greatest", "Greatest backlash", "length", lo=0, hi=5),
-                Field(
-                    key="variation",
-                    label="Greatest variation around",
-                    quantity="length",
-                    default=0.05,
-                    lo=0,
-                    hi=1,
-                ),
-                Field(
-                    "pinion_sense",
-                    "Adding pinion shims",
-                    "choice",
-                    options=(("out", "moves the pinion out"), ("in", "moves the pinion in")),
-                ),
-                Field("pinion_place", "Pinion shims lie at", "place", required=False, why=WHERE),
-                Field("left_place", "Left carrier shims lie at", "place", required=False, why=WHERE),
-                Field("right_place", "Right carrier shims lie at", "place", required=False, why=WHERE),
-                Field("carrier_total", "Carrier shims, both sides together", "length", lo=0.1, hi=20),
-                Field("pinion_angle", "Pinion pitch angle", "angle", lo=5, hi=85),
-                Field(
-                    key="pressure_angle", label="Pressure angle", quantity="angle", default=20.0, lo=10, hi=30
-                ),
-                Field(key="spiral_angle", label="Spiral angle", quantity="angle", default=0.0, lo=0, hi=50),
-            ]
-        )
+        return form_of(given)
 
     def thing(self) -> Section:
         return draw_bevel_in_mesh()
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
-        lash = [
-            Slot(
-                key=f"lash.{n}",
-                label=f"Backlash, tooth {n}",
-                group="Backlash",
-                axes={"tooth": n},
-                quantity="length",
-                nature="travel",
-                posture="Pinion held. Rock the gear; read at the outer pitch circle, square to the tooth.",
-                plausible=(0.0, 3.0),
-                peers="lash",
-            )
-            for n in range(1, TEETH + 1)
-        ]
-        paint = [
-            Slot(
-                key=f"paint.{f}",
-                label=f"Contact, {f} side",
-                group="Contact",
-                axes={"flank": f},
-                quantity="count",
-                nature="paint",
-                accepts="paint",
-                posture="Mark 6 to 8 teeth, brake the gear, three passes in the loaded direction. Paint what you see.",
-            )
-            for f in FLANKS
-        ]
-        return (*lash, *paint)
+        return stations(ctx, set_of(ctx.given))
+
+    def guide(self, ctx: Context) -> Guide:
+        """A pair that binds when it is first turned is drawn out before anything is read."""
+        slots = self.slots(ctx)
+        turned = next((e.raw for e in reversed(ctx.now()) if e.slot == "turn"), None)
+        if isinstance(turned, Choice) and turned.option != FREE:
+            return Guide(slots, None, {}, "It binds: stop. Draw the pinion out, then turn it again.", "turn")
+        owed = first_open(slots, ctx.now())
+        barred = {s.key: "First: turned by hand." for s in slots if owed == "turn" and s.key != "turn"}
+        return Guide(slots, owed, barred)
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
-        checks = list[Check]()
-        results = [*self._lash(ctx, sifted), *self._pattern(sifted)]
-        if not results:
-            return Outcome((), tuple(checks), NOT_READ)
-        found = {r.key: r for r in results}
-        if "variation" in found and found["variation"].verdict.code == "out_high":
-            checks.append(
-                Check(
-                    "variation",
-                    "stop",
-                    "The backlash varies around the gear by more than is allowed: look for its runout, "
-                    "find the high spot, and do not set it before that is mended.",
-                    "stop",
-                )
-            )
+        values = sifted.numbers([s for s in slots if s.peers == "lash"]).get("Backlash", [])
+        witness = witness_of(ctx, "drive")
+        force = in_force(ctx, centroid(witness.mask)[:2] if witness else None)
+        results = [*self._lash(ctx, slots, sifted, values, force), *self._pattern(sifted, force)]
         overall = worst([r.verdict for r in results if r.role == "target"])
-        rows = self.response(ctx).rows
-        observed = {r.key: r.value for r in results if r.value is not None and r.key in rows}
-        return Outcome(tuple(results), tuple(checks), overall, scenes=self._flanks(sifted), observed=observed)
+        missing = any(r.value is None for r in results if r.role == "target")
+        observed = {r.key: r.value for r in results if r.value is not None and r.key in ROWS}
+        return Outcome(
+            results=tuple(results),
+            checks=tuple(self._checks(ctx, sifted, values, results, force)),
+            verdict=NOT_READ if missing and not overall.code.startswith("out") else overall,
+            instruct=why_no_set(ctx.given) if ctx.given.get("offset") and not missing else "",
+            scenes=self._scenes(ctx, sifted, values),
+            observed=observed,
+        )
 
     def floor(self, ctx: Context) -> float:
         """Below no backlash the teeth bind."""
         return 0.0
 
-    def _lash(self, ctx: Context, sifted: Sifted) -> list[Result]:
-        values = sifted.numbers(self.slots(ctx)[:TEETH]).get("Backlash", [])
+    def _lash(
+        self, ctx: Context, slots: Sequence[Slot], sifted: Sifted, values: Sequence[float], force: Force
+    ) -> list[Result]:
         if not values:
-            return []
-        window = given_window(ctx.given, ctx.given["least"], ctx.given["greatest"], self.floor(ctx))
-        total = Sum()
-        total.mean(f"Mean of {len(values)}", values)
-        total.line("Tightest tooth", "the least of them", min(values))
-        gauges = sifted.gauges(self.slots(ctx)[:TEETH], ctx)
-        parts = budget({str(i): [v] for i, v in enumerate(values)}, gauges, "travel", SCATTER_PRIOR_MM)
-        value = Normal(parts.mean, parts.u)
-        one = replace(parts, scatter=SCATTER_PRIOR_MM, n=1)
-        tight = Normal(min(values), one.u)
-        below, worse = replace(window, hi=None), value.v - tight.v
-        fits = window.low + worse < window.high
-        found = Result(
-            key="backlash",
-            label="Backlash",
-            quantity="length",
-            value=value,
-            window=window,
-            role="target",
-            working=total.working(*source_lines(window)),
-            verdict=verdict(value, window),
-            aim=None,
-            steer=replace(window, lo=window.low + worse) if fits else None,
-            readings=tuple(values),
-        )
-        tightest = Result(
-            key="tightest",
-            label="Backlash at the tightest tooth",
-            quantity="length",
-            value=tight,
-            window=below,
-            role="target",
-            verdict=verdict(tight, below),
-            strip=False,
-        )
-        around = Normal(spread(values), math.hypot(one.resolution, one.scatter) * math.sqrt(2))
-        limit = Window(None, ctx.given["variation"], window.source)
-        varies = Result(
-            key="variation",
-            label="Variation around",
-            quantity="length",
-            value=around,
-            window=limit,
-            role="target" if len(values) > 1 else "info",
-            strip=False,
-            verdict=verdict(around, limit),
-        )
-        return [found, tightest, varies]
+            return [unread("backlash", "Backlash", force.lash, other=force.other)]
+        gauges = sifted.gauges([s for s in slots if s.peers == "lash"], ctx)
+        return lash_results(values, gauges, ctx.given, force, per_reading(ctx.given, set_of(ctx.given)))
 
-    def _pattern(self, sifted: Sifted) -> list[Result]:
+    def _pattern(self, sifted: Sifted, force: Force) -> list[Result]:
         results = []
+        windows = pattern_windows(force)
         for flank in FLANKS:
-            entry = sifted.counted.get(f"paint.{flank}")
-            if entry is None or not isinstance(entry.raw, Paint):
+            paint = painted_on(sifted, flank)
+            ways = (("x", "toe to heel"), ("y", "root to tip"))
+            if paint is None:
+                if flank == "drive":
+                    results += [
+                        unread(f"{k}_drive", _pattern_label("drive", way), w, "share", strip=False)
+                        for (k, way), w in zip(ways, windows, strict=True)
+                    ]
                 continue
-            x, y, share = centroid(entry.raw.mask)
+            x, y, share = centroid(paint.mask)
             line = Line(
                 "Centre of paint",
-                f"{share:.2f} of the flank",
-                f"{x:.2f} toe to heel, {y:.2f} root to tip",
+                f"{100 * share:.0f} % of the flank painted",
+                f"{100 * x:.0f} % toe to heel, {100 * y:.0f} % root to tip",
                 True,
             )
-            for key, label, v in (("x", "toe to heel", x), ("y", "root to tip", y)):
+            for (key, way), at, window in zip(ways, (x, y), windows, strict=True):
+                value = Normal(at, PAINT_U)
+                loaded = flank == "drive"
                 results.append(
                     Result(
                         key=f"{key}_{flank}",
-                        label=f"Pattern {flank}, {label}",
-                        quantity="number",
-                        value=Normal(v, PAINT_U),
-                        window=None,
-                        role="info",
-                        working=Working((line,)),
+                        label=_pattern_label(flank, way),
+                        quantity="share",
+                        value=value,
+                        window=window if loaded else None,
+                        role="target" if loaded else "info",
+                        strip=False,
+                        working=Working((line,), (window.source,) if loaded else ()),
+                        verdict=verdict(value, window) if loaded else NOT_READ,
                     )
                 )
         return results
 
-    def _flanks(self, sifted: Sifted) -> tuple[Flank, ...]:
-        found = []
-        for flank in FLANKS:
-            entry = sifted.counted.get(f"paint.{flank}")
-            if entry is not None and isinstance(entry.raw, Paint):
-                x, y, _ = centroid(entry.raw.mask)
-                cells = tuple(
-                    ((j + 0.5) / len(row), (i + 0.5) / len(entry.raw.mask))
-                    for i, row in enumerate(entry.raw.mask)
-                    for j, v in enumerate(row)
-                    if v >= 0.5
+    def _checks(
+        self, ctx: Context, sifted: Sifted, values: Sequence[float], results: Sequence[Result], force: Force
+    ) -> list[Check]:
+        found = {r.key: r for r in results}
+        say = speech(ctx)
+        checks = [
+            *self._first(ctx, say),
+            *self._total(ctx, say),
+            *_variation(found, values),
+            *self._flanks_say(ctx, sifted, force),
+        ]
+        trouble = why_no_set(ctx.given)
+        if trouble:
+            checks.append(Check("no_model", "warn", trouble))
+        lash = found["backlash"]
+        if force.other is not None and isinstance(lash.value, Normal):
+            words = verdict(lash.value, force.other).words
+            name = force.other.source if not force.as_ran else "the book for new gears"
+            checks.append(
+                Check("other_window", "note", f"By {name}, {force.other.words(say)}, it would be {words}.")
+            )
+        return checks
+
+    def _first(self, ctx: Context, say: Speech) -> list[Check]:
+        """How a first assembly begins, in its first round: which pack, and that nothing can jam."""
+        if ctx.round > ctx.first_round:
+            return []
+        checks = []
+        known = ctx.given["pinion_sense"] in ("out", "in")
+        packs = [p for key in ("pack_with_set", "pack_of_housing") if (p := ctx.given.get(key)) is not None]
+        if ctx.given["housing"] == "other":
+            words = housings_apart(packs[0], packs[1], float(ctx.given["housing_tolerance"]))
+            checks.append(Check("housing", "note", words))
+        if ctx.given["depth_way"] == "flush":
+            words = "Heel ends flush, seen through the opening: then read the backlash."
+            spiral = float(ctx.given["spiral_angle"]) > 0
+            if spiral:
+                words = (
+                    "Heel ends flush says nothing on a spiral pair: go by gauge, mark or the pack as found."
                 )
-                found.append(Flank(f"{flank.capitalize()} side", flank, (Patch("painted", cells, (x, y)),)))  # type: ignore[arg-type]
-        return tuple(found)
+            checks.append(Check("flush", "warn" if spiral else "note", words))
+        try:
+            pack = first_pack(ctx.given)
+        except RangeError as error:
+            pack = None
+            checks.append(Check("first_pack", "warn", f"{error.message} {error.next_step}"))
+        if pack is not None:
+            checks.append(
+                Check(
+                    "first_pack",
+                    "note",
+                    f"First pinion pack, {pack.line.label.lower()}: {say.size(pack.mm)}.",
+                )
+            )
+            packs.append(pack.mm)
+        if ctx.given["depth_way"] != "found" or ctx.given["housing"] == "other":
+            farthest = farthest_out(packs, ctx.given["pinion_sense"] if known else None)
+            checks.append(
+                Check("no_jam", "warn", no_jam("" if farthest is None else f"{say.size(farthest)}"))
+            )
+        return checks
+
+    def _total(self, ctx: Context, say: Speech) -> list[Check]:
+        """What the carrier bearings get where the packs at their sides do not come to what they did."""
+        begun, state = ctx.state("carrier", ctx.first_round), ctx.state("carrier")
+        if begun is None or state is None or abs(_total_nm(state) - _total_nm(begun)) < SAME_NM:
+            return []
+        total, was = _total_nm(state) / 1e6, _total_nm(begun) / 1e6
+        more = "more" if total > was else "less"
+        sentence = (
+            f"The carrier packs come to {say.size(total)}, {say.size(abs(total - was))} {more} than {say.size(was)}: "
+            f"the carrier bearings stand {say.size(abs(total - was))} {'looser' if total > was else 'tighter'} by it, "
+            "if shims lie under their covers. Set their preload again."
+        )
+        return [Check("carrier_total", "warn", sentence)]
+
+    def _flanks_say(self, ctx: Context, sifted: Sifted, force: Force) -> list[Check]:
+        """What is seen on the loaded flank, what that means, which way mends it on this machine."""
+        drive, coast = painted_on(sifted, "drive"), painted_on(sifted, "coast")
+        if drive is None:
+            return []
+        half = (HALF_X, HALF_Y)
+        on_drive = seen(*centroid(drive.mask)[:2], force.centre, half)
+        checks = []
+        if not on_drive.there:
+            spiral = float(ctx.given["spiral_angle"]) > 0
+            mends = self._mends(ctx, on_drive.up)
+            checks.append(
+                Check("pattern", "note", f"Drive side {looks(on_drive)}: {means(on_drive, spiral)}.{mends}")
+            )
+        if coast is not None:
+            apart = disagree(on_drive, seen(*centroid(coast.mask)[:2], force.centre, half))
+            if apart:
+                checks.append(Check("flanks_apart", "warn", apart))
+        return checks
+
+    def _mends(self, ctx: Context, up: str) -> str:
+        """Which way the pinion's pack goes here; nothing where its sense is not known."""
+        sense = ctx.given["pinion_sense"]
+        if up not in ("root", "tip") or sense not in ("out", "in"):
+            return ""
+        more = (up == "root") == (sense == "out")
+        way = "out" if up == "root" else "in"
+        return f" Bring the pinion {way}: {'more' if more else 'fewer'} shims behind it, here."
+
+    def _scenes(self, ctx: Context, sifted: Sifted, values: Sequence[float]) -> tuple[Scene, ...]:
+        scenes: list[Scene] = [self._flank(ctx, sifted, flank) for flank in SIDES]
+        if len(values) == int(ctx.given["teeth"]):
+            per = per_reading(ctx.given, set_of(ctx.given))
+            scenes.append(around_wheel(values, per, speech(ctx)))
+        return tuple(scenes)
+
+    def _flank(self, ctx: Context, sifted: Sifted, flank: Side) -> Flank:
+        s = model_of(ctx)
+        scene = bare_flank(
+            f"{flank.capitalize()} side", flank, s, model_side(s, ctx.given, flank) if s else flank
+        )
+        witness, paint = witness_of(ctx, flank), painted_on(sifted, flank)
+        patches = [painted_patch("wanted", witness)] if witness is not None else []
+        words = "not painted yet"
+        if paint is not None:
+            patches.append(painted_patch("painted", paint))
+            x, y, _ = centroid(paint.mask)
+            words = f"{round(100 * y)} % up the tooth, {one_third(x)}"
+        return replace(scene, patches=tuple(patches), words=words)
+
+    def after_move(
+        self, ctx: Context, scene: Scene, predicted: Mapping[str, Predicted], by: Mapping[str, float]
+    ) -> Scene:
+        """The flank with the ring where contact is expected; nothing where the model has nothing to say."""
+        s = model_of(ctx)
+        if not isinstance(scene, Flank) or s is None:
+            return scene
+        painted = {p.role: p.centre for p in scene.patches}.get("painted")
+        centre = None
+        if scene.side == "drive" and {"x_drive", "y_drive"} <= set(predicted):
+            centre = (predicted["x_drive"].v, predicted["y_drive"].v)
+        side = model_side(s, ctx.given, scene.side)
+        after = expected_ring(s, side, stands_at(ctx, s), self.out(ctx, by), centre, painted)
+        if after is None or after.centre is None:
+            return scene
+        words = scene.words if painted is None else f"{round(100 * painted[1])} % up"
+        return replace(
+            scene,
+            patches=(*scene.patches, after),
+            words=f"{words}, after the move {round(100 * after.centre[1])} %",
+        )
+
+    @staticmethod
+    def out(ctx: Context, by: Mapping[str, float]) -> tuple[float, float]:
+        """How far pinion and gear go out when the packs change by so much [mm]."""
+        pinion, left = (_sign(ctx.given[k]) for k in ("pinion_sense", "left_sense"))
+        return pinion * by.get("pinion", 0.0), left * by.get("carrier", 0.0)
+
+    def brief(self, ctx: Context) -> Sequence[str]:
+        witness = witness_of(ctx, "drive")
+        force = in_force(ctx, centroid(witness.mask)[:2] if witness else None)
+        lines = [force.why]
+        if force.other is not None:
+            lines.append(f"the other would say {force.other.words(speech(ctx))}")
+        return [*lines, f"for the drive side turn {turning_words(ctx.given, set_of(ctx.given), 'drive')}"]
+
+    def expects(self, predicted: Mapping[str, Predicted], say: Speech) -> str:
+        return expect_words(predicted, say)
 
     def knobs(self, ctx: Context) -> Sequence[Knob]:
-        total_nm = round(ctx.given["carrier_total"] * 1e6)
-        sense: Literal[1, -1] = 1 if ctx.given["pinion_sense"] == "out" else -1
+        places = tuple(
+            str(ctx.given.get(k, "")) or k.removesuffix("_place") for k in ("left_place", "right_place")
+        )
         return (
             Knob(
                 key="pinion",
@@ -260,38 +342,59 @@ class BevelMesh(Setting):
                 place=str(ctx.given.get("pinion_place", "")),
                 unit="mm",
                 domain=Packs(),
-                sense=sense,
-                title="Shims behind the pinion",
+                sense=_known_sense(ctx.given["pinion_sense"]),
+                title="Pinion",
             ),
             Knob(
                 key="carrier",
-                label="Carrier shims, side to side",
+                label="Side shims",
                 place=str(ctx.given.get("left_place", "")),
                 unit="mm",
-                domain=JointPacks(
-                    (str(ctx.given.get("left_place", "left")), str(ctx.given.get("right_place", "right"))),
-                    total_nm,
-                ),
-                title="Shims at the carrier bearings",
+                domain=JointPacks((places[0], places[1]), round(ctx.given["carrier_total"] * 1e6)),
+                sense=_known_sense(ctx.given["left_sense"]),
+                title="Gear",
             ),
         )
 
-    def response(self, ctx: Context) -> Response:
-        """Backlash 2 tan α (sin γ dP + sin Γ dG)/cos ψ; pattern slopes wide and free to be learned."""
-        alpha, gamma, psi = (
-            math.radians(ctx.given[k]) for k in ("pressure_angle", "pinion_angle", "spiral_angle")
-        )
-        lash = 2 * math.tan(alpha) / math.cos(psi)
-        rows = ("backlash", "x_drive", "y_drive")
-        k0 = ((lash * math.sin(gamma), lash * math.cos(gamma)), (0.3, 0.6), (1.5, -0.8))
+    def response(self, ctx: Context) -> Response | None:
+        """By the model where the geometry is known; else 2 tan α (sin γ dP + sin Γ dG)/cos ψ and wide patterns.
+
+        A hypoid pair has none.
+        """
+        if ctx.given.get("offset"):
+            return None
+        sign = (_sign(ctx.given["pinion_sense"]), _sign(ctx.given["left_sense"]))
+        lash, x, y = self._per_mm_out(ctx)
+        spiral = float(ctx.given["spiral_angle"]) > 0
+        if spiral:
+            x = tuple(math.copysign(max(abs(k), FAINT_X), k) for k in x)  # type: ignore[assignment]
+        wide = WIDE_X if spiral else 0.4
         return Response(
-            rows=rows,
+            rows=ROWS,
             knobs=("pinion", "carrier"),
-            k0=k0,
-            rho=((0.2, 0.2), (0.4, 0.4), (0.35, 0.35)),
+            k0=tuple((k[0] * sign[0], k[1] * sign[1]) for k in (lash, x, y)),
+            rho=((0.2, 0.15), (wide, wide), (0.35, 0.35)),
             s_a=(0.006, 0.02, 0.02),
-            s_r=(0.002, 0.04, 0.04),
+            s_r=(0.004, PAINT_SD, PAINT_SD),
+            repeats=TEETH_MARKED,
+            harm=("low", "", ""),
         )
+
+    def _per_mm_out(
+        self, ctx: Context
+    ) -> tuple[tuple[float, float], tuple[float, float], tuple[float, float]]:
+        s = model_of(ctx)
+        per = per_reading(ctx.given, set_of(ctx.given))
+        as_limit = per / _per_transverse(ctx, s)
+        if s is None:
+            alpha, gamma, psi = (
+                math.radians(float(ctx.given.get(k) or d))
+                for k, d in (("pressure_angle", 20), ("pinion_angle", 20), ("spiral_angle", 0))
+            )
+            a, b = lash_slopes(alpha, psi, gamma)
+            return (a * as_limit, b * as_limit), UNKNOWN_X, UNKNOWN_Y
+        found, side = slopes(s), model_side(s, ctx.given, "drive")
+        return (found.lash[0] * as_limit, found.lash[1] * as_limit), found.x[side], found.y[side]
 
     def tools(self, ctx: Context) -> Sequence[str]:
         return ("magnetic base", "marking compound", "depth micrometer")
@@ -301,3 +404,103 @@ class BevelMesh(Setting):
 
     def writes(self, ctx: Context) -> frozenset[str]:
         return frozenset({"pinion", "carrier", "axial"})
+
+    def disturbs(self, ctx: Context, after: Mapping[str, State]) -> frozenset[str]:
+        """Side to side leaves the carrier bearings alone; another total does not."""
+        now, then = ctx.state("carrier"), after.get("carrier")
+        if now is None or then is None or _total_nm(now) == _total_nm(then):
+            return self.writes(ctx)
+        return self.writes(ctx) | {"pack"}
+
+
+def _total_nm(state: State) -> int:
+    return sum(map(sum, state.packs))
+
+
+def _pattern_label(flank: str, way: str) -> str:
+    return f"Contact {flank}, {way}"
+
+
+def _sign(sense: str) -> Literal[1, -1]:
+    return -1 if sense == "in" else 1
+
+
+def _known_sense(sense: str) -> Literal[1, -1] | None:
+    return None if sense == "unknown" else _sign(sense)
+
+
+def _per_transverse(ctx: Context, s: BevelSet | None) -> float:
+    """What the limit's backlash is made of: 1 where it is as read, or across the tooth at the outer circle."""
+    if ctx.given.get("meant", "as_read") == "as_read":
+        return 1.0
+    return per_reading({**ctx.given, "meant": "transverse"}, s)
+
+
+def painted_on(sifted: Sifted, flank: str) -> Paint | None:
+    entry = sifted.counted.get(f"paint.{flank}")
+    return entry.raw if entry is not None and isinstance(entry.raw, Paint) else None
+
+
+def first_paint(ctx: Context, flank: str) -> Paint | None:
+    """The flank as it was painted first on the parts that are in now."""
+    rows = [e for e in ctx.entries if e.slot == f"paint.{flank}" and e.round >= ctx.first_round]
+    raw = min(rows, key=lambda e: (e.round, e.seq)).raw if rows else None
+    return raw if isinstance(raw, Paint) and any(map(any, raw.mask)) else None
+
+
+def model_of(ctx: Context) -> BevelSet | None:
+    """The pair as the model has it, crowned as its first paint showed; None where nothing is known of it."""
+    s = set_of(ctx.given)
+    paint = first_paint(ctx, "drive")
+    if s is None or paint is None:
+        return s
+    return crowned_as_painted(s, model_side(s, ctx.given, "drive"), paint.mask)
+
+
+def stands_at(ctx: Context, s: BevelSet) -> Shift:
+    """Where the members stand from the model's home, by what is painted now."""
+    painted = {
+        model_side(s, ctx.given, "drive" if e.slot == "paint.drive" else "coast"): centroid(e.raw.mask)[:2]
+        for e in ctx.now()
+        if e.slot in ("paint.drive", "paint.coast") and isinstance(e.raw, Paint) and any(map(any, e.raw.mask))
+    }
+    return standing(s, painted) if painted else Shift()
+
+
+def first_pack(given: Mapping[str, Any]) -> FirstPack | None:
+    """The pack that the pinion goes in with first, where it is reckoned and its sense is known."""
+    sense = given["pinion_sense"]
+    if sense not in ("out", "in"):
+        return None
+    if given["depth_way"] == "gauge":
+        return by_gauge_block(given["depth_gap"], given["depth_block"], given["distance"], sense)
+    if given["depth_way"] == "mark":
+        return by_mark(given["reference_pack"], given["mark"], given["mark_convention"], sense)
+    return None
+
+
+def _variation(found: Mapping[str, Result], values: Sequence[float]) -> list[Check]:
+    if "variation" not in found or found["variation"].verdict.code != "out_high":
+        return []
+    where = f", tightest near {tightest_at(values):.0f}° from tooth 1" if len(values) >= 4 else ""
+    sentence = (
+        f"The backlash varies around the gear by more than is allowed{where}: look for its runout, "
+        "find the high spot, and do not set it before that is mended."
+    )
+    return [Check("variation", "stop", sentence, "stop")]
+
+
+def expect_words(predicted: Mapping[str, Predicted], say: Speech) -> str:
+    """
+    >>> expect_words({"backlash": Predicted(0.21, 0.015), "x_drive": Predicted(0.34, 0.03), "y_drive": Predicted(0.61, 0.03)}, Speech())
+    'Expect backlash 0.210 ± 0.030 and contact one third from the toe, 61 % up.'
+    """
+    parts = []
+    if "backlash" in predicted:
+        p = predicted["backlash"]
+        parts.append(f"backlash {say.number(p.v)} ± {say.spread(expanded(p.u))}")
+    if {"x_drive", "y_drive"} <= set(predicted):
+        parts.append(
+            f"contact {one_third(predicted['x_drive'].v)}, {round(100 * predicted['y_drive'].v)} % up"
+        )
+    return f"Expect {' and '.join(parts)}." if parts else ""

@@ -13,7 +13,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.errors import RangeError
+from bornek.core.around import degrees_of, first_harmonic
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray, Section, Trace
@@ -35,19 +35,15 @@ RIM_SHARE = 1.1
 """The rim is drawn at so many times what runs out most."""
 
 
-def first_harmonic(readings_mm: Sequence[float]) -> complex:
-    """Eccentricity vector from N equally spaced readings, 360° not repeated; mm.
+BOTH_ADDED, ECCENTRICITY, FULL_READING = "Both ends' full readings added", "Eccentricity", "Runout"
 
-    Needs at least 8. Its size is e, its phase the high spot. Source: discrete Fourier series.
 
-    >>> v = first_harmonic([0.01 * math.cos(math.radians(45 * k - 30)) for k in range(8)])
-    >>> round(abs(v), 4), round(math.degrees(cmath.phase(v)))
-    (0.01, 30)
-    """
-    n = len(readings_mm)
-    if n < 8:
-        raise RangeError(f"A harmonic needs at least 8 readings around (got {n}).", field="readings")
-    return sum((r * cmath.exp(2j * math.pi * k / n) for k, r in enumerate(readings_mm)), 0j) * 2 / n
+def _vector_u(gauges: Sequence[Gauge]) -> float:
+    """Standard uncertainty of an eccentricity from N readings: √(2/N) of one reading's, and half of what the
+    gauge is off by over its full travel."""
+    coarsest = max(gauges, key=lambda g: g.resolution)
+    one = math.hypot(resolution_u(coarsest, "size"), SCATTER_PRIOR_MM)
+    return math.hypot(one * math.sqrt(2 / len(gauges)), coarsest.calibration_u / 2)
 
 
 def _travel_budget(tir_mm: float, gauges: Sequence[Gauge]) -> Budget:
@@ -60,21 +56,6 @@ def _travel_budget(tir_mm: float, gauges: Sequence[Gauge]) -> Budget:
         n=2,
         gauges=((coarsest, 1.0),),
     )
-
-
-BOTH_ADDED, ECCENTRICITY, FULL_READING = "Both ends' full readings added", "Eccentricity", "Full reading"
-
-
-def _vector_u(gauges: Sequence[Gauge]) -> float:
-    """Standard uncertainty of an eccentricity from N readings: √(2/N) of one reading's, and half of what the
-    gauge is off by over its full travel."""
-    coarsest = max(gauges, key=lambda g: g.resolution)
-    one = math.hypot(resolution_u(coarsest, "size"), SCATTER_PRIOR_MM)
-    return math.hypot(one * math.sqrt(2 / len(gauges)), coarsest.calibration_u / 2)
-
-
-def _degrees(v: complex) -> float:
-    return math.degrees(cmath.phase(v)) % 360
 
 
 @register
@@ -295,15 +276,15 @@ class CrankRunout(Setting):
         rest = max(spread(around[end]) - 2 * abs(v), 0.0)
         u = _vector_u(gauges[end])
         return [
-            self._told("high", f"Eccentricity, high at {_degrees(v):.0f}°", abs(v), u),
+            self._told("high", f"Eccentricity, high at {degrees_of(v):.0f}°", abs(v), u),
             self._told("rest", "Out of round, or the surface", rest, math.hypot(u, u)),
         ]
 
     def _sums(self, gauges: Mapping[str, list[Gauge]], s: complex, d: complex) -> list[Result]:
         u = math.hypot(_vector_u(gauges["L"]), _vector_u(gauges["R"])) / 2
         return [
-            self._told("sum", f"Both ends together, high at {_degrees(s):.0f}°", abs(s), u),
-            self._told("difference", f"Ends against each other, high at {_degrees(d):.0f}°", abs(d), u),
+            self._told("sum", f"Both ends together, high at {degrees_of(s):.0f}°", abs(s), u),
+            self._told("difference", f"Ends against each other, high at {degrees_of(d):.0f}°", abs(d), u),
         ]
 
     @staticmethod
@@ -337,7 +318,9 @@ class CrankRunout(Setting):
         )
         rim = RIM_SHARE * most
         rays = tuple(
-            Ray(_degrees(v), abs(v), f"{label}: {say.number(abs(v))} high at {_degrees(v):.0f}°", "vector")
+            Ray(
+                degrees_of(v), abs(v), f"{label}: {say.number(abs(v))} high at {degrees_of(v):.0f}°", "vector"
+            )
             for (end, label) in ends
             if (v := vectors[end]) is not None
         )

@@ -16,7 +16,7 @@ from bornek.core.quantities import Speech
 from bornek.core.readings import Nature
 from bornek.core.scenes import Scene, Section
 from bornek.core.settings.knobs import Knob, Response
-from bornek.core.settings.records import Context, Entry
+from bornek.core.settings.records import Context, Entry, Predicted
 from bornek.core.settings.state import State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Value, Verdict, Window
@@ -116,6 +116,8 @@ class Result:
     steer: Window | None = None
     """What the adjuster is steered to, where that is not the window itself: narrower by what the worst place
     differs from the mean, or the drag that proves a preload."""
+    other: Window | None = None
+    """The window that another school would go by."""
     strip: bool = True
     """Whether it has a strip of its own; what only blocks stands in a table."""
     readings: tuple[float, ...] = ()
@@ -205,6 +207,10 @@ class Setting(Calculation):
     """Whether its adjusters are made up of shims or washers from a drawer."""
     offers: ClassVar[tuple[Offer, ...]] = ()
     """Fits of one part that it measures: Inspect offers them there and rests its verdict on them."""
+    stage: ClassVar[str] = "set"
+    """The stage of the job in which it is done: set, or mesh."""
+    sees_witness: ClassVar[bool] = False
+    """Whether it looks at the contact witness of its mesh, as found."""
     fine: ClassVar[bool] = False
     """Set to less than a µm: values are said to a tenth of one."""
     layout: ClassVar[str] = "bench"
@@ -249,6 +255,20 @@ class Setting(Calculation):
     def writes(self, ctx: Context) -> frozenset[str]:
         """Aspects that a move here changes, at each place of the adjusters moved."""
         return frozenset({"pack"})
+
+    def disturbs(self, ctx: Context, after: Mapping[str, State]) -> frozenset[str]:
+        """What the move to these states changes at its places; what any move changes, unless a kind can tell."""
+        return self.writes(ctx)
+
+    def after_move(
+        self, ctx: Context, scene: Scene, predicted: Mapping[str, Predicted], by: Mapping[str, float]
+    ) -> Scene:
+        """The kind's own drawing with what the move is expected to bring; `by`: how far each adjuster goes."""
+        return scene
+
+    def expects(self, predicted: Mapping[str, Predicted], say: Speech) -> str:
+        """What a move is expected to bring, where a plain list of its quantities is not how it is said."""
+        return ""
 
     def brief(self, ctx: Context) -> Sequence[str]:
         """What is given, in a few words each, for beside the drawing: sense, torque."""

@@ -108,6 +108,15 @@ class Explanation:
 
 
 @dataclass(frozen=True)
+class Witnessed:
+    """The contact witness of the setting's mesh as it was found: masks like Paint's, and how it ran by them."""
+
+    drive: tuple[tuple[float, ...], ...] = ()
+    coast: tuple[tuple[float, ...], ...] = ()
+    ran: str = "cannot tell"
+
+
+@dataclass(frozen=True)
 class Learned:
     """The response that a finished job of the same type showed by its own moves, and its standard error;
     `serial` of its unit, `job` as people call it."""
@@ -141,6 +150,7 @@ class Context:
     miked: Mapping[int, int] = field(default_factory=dict)
     """What shims of its drawer were measured at [nm], by nominal."""
     history: tuple[Learned, ...] = ()
+    witness: Witnessed | None = None
     school: Mapping[str, str] = field(default_factory=dict)
     unit: str = "mm"
     fine: bool = False

@@ -45,7 +45,8 @@ from bornek.services.inspect.fits import (
 from bornek.services.inspect.orders import OrderView, job_orders
 from bornek.services.inspect.part_view import InspectPart, part_view, seal_view, teeth_view
 from bornek.services.job.components import condemned_parts, condemned_words
-from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.job.job_definition import definition_of
+from bornek.services.job.job_section import section_of
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.station_gauges import need_of

@@ -25,7 +25,8 @@ from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import closing_list
 from bornek.services.job.components import ComponentView, components_of, condemned_words
-from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.job.job_definition import definition_of
+from bornek.services.job.job_section import section_of
 from bornek.services.plan.open_points import plan_open
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of

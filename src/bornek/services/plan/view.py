@@ -29,7 +29,7 @@ from bornek.core.scenes import Section
 from bornek.core.units.check_steps import torque_n_m
 from bornek.core.units.step import WAIT_WORDS, BuildStep
 from bornek.services.job.components import condemned_words
-from bornek.services.job.job_definition import section_of
+from bornek.services.job.job_section import section_of
 from bornek.services.plan.load_plan import LoadedPlan, load_plan
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit

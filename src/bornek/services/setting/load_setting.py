@@ -41,6 +41,7 @@ from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import earlier_cards, find_gauges
 from bornek.services.setting.kept_settings import kept_settings, read_once, seen_settings, settings_after
+from bornek.services.setting.witness import witness_as_found
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 from bornek.store.queries.drawer import counts, miked
@@ -198,7 +199,9 @@ def _stamp(
     places = [loaded.log.place.id, *(p.id for p in loaded.log.places)]
     shop = read_once(session, "shop", lambda: shop_mark(session))
     about = str(job.schools), job.length_unit, setting.gauge_id, id(known_kind(setting.kind)), today
-    return *about, head.given.id, *setting_mark(session, setting.id, places), *shop
+    # what is written down as found is a fact of the job: its number tells whether there are more of them
+    facts = job.seq if loaded.judged.stored_kind.sees_witness else 0
+    return *about, facts, head.given.id, *setting_mark(session, setting.id, places), *shop
 
 
 def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
@@ -227,6 +230,7 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
         place=here,
         miked=read_once(session, f"miked {log.place.shim_form}", lambda: miked(session, log.place.shim_form)),
         history=_history(session, log),
+        witness=witness_as_found(session, head.job, head.place.key) if kind.sees_witness else None,
         school=log.job.schools,
         unit=log.job.length_unit,
         fine=kind.fine,

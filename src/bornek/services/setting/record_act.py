@@ -182,7 +182,7 @@ def _freeze_proposal(desk: Desk, loaded: LoadedSetting, act: t.Act, after: State
 
 def _open_rounds(desk: Desk, loaded: LoadedSetting, act: t.Act, after: States) -> None:
     """A round on every setting that rests on what this act wrote, at the places where it wrote."""
-    written = loaded.kind.writes(loaded.ctx)
+    written = loaded.kind.disturbs(loaded.ctx, after)
     own = loaded.log.place.key
     moved = {place or own for k in loaded.reckoning.knobs if k.key in after for place in k.places} or {own}
     for other in settings_of(desk.session, loaded.log.job.id):

@@ -27,7 +27,8 @@ from bornek.core.strip.part_counts import PartCount, part_counts
 from bornek.core.strip.ways import WAYS, doomed, find_way
 from bornek.core.units.definition import Definition
 from bornek.services.job.components import condemned_words
-from bornek.services.job.job_definition import definition_of, section_of
+from bornek.services.job.job_definition import definition_of
+from bornek.services.job.job_section import section_of
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
 from bornek.services.strip.photos_of import PhotoView, photos_view
