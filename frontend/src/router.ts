@@ -12,6 +12,11 @@ export const router = createRouter({
     { path: "/limits", component: () => import("./shop/LimitsPage.vue") },
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     ...stageRoutes,
+    {
+      path: "/jobs/:job/set/:setting/what-if",
+      component: () => import("./stages/mesh/WhatIfPage.vue"),
+      props: true,
+    },
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/set/SetPage.vue"), props: true },
     { path: "/jobs/:job/plan/:step", component: () => import("./stages/plan/StepPage.vue"), props: true },
     { path: "/orders", component: () => import("./shop/OrdersPage.vue") },

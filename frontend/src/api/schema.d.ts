@@ -3491,6 +3491,129 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{sha256}/first-paint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    /** @description x,y of toe root, heel root, heel tip, toe tip as shares of the photo */
+                    corners: string;
+                };
+                header?: never;
+                path: {
+                    sha256: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstPaint"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{sha256}/under-flank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sha256: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    /** @description x,y of toe root, heel root, heel tip, toe tip as shares of the photo */
+                    corners: string;
+                    taper?: number;
+                };
+                header?: never;
+                path: {
+                    sha256: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/jpeg": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schools": {
         parameters: {
             query?: never;
@@ -4162,6 +4285,186 @@ export interface paths {
                 default: components["responses"]["DEFAULT_ERROR"];
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/{setting_id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                setting_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    setting_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhatIfView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    setting_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExpectIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TriedView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/{setting_id}/what-if/pictures/{row}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                setting_id: string;
+                row: number;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    setting_id: string;
+                    row: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PictureView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5466,6 +5769,10 @@ export interface components {
             title: string;
             words: string;
         };
+        FirstPaint: {
+            darker: number[][];
+            lighter: number[][];
+        };
         FitAt: {
             at: string;
             carry: {
@@ -5536,11 +5843,15 @@ export interface components {
         };
         Flank: {
             label: string;
+            model: boolean;
             patches: components["schemas"]["Patch"][];
+            reach: number[][];
             /** @enum {string} */
             side: "drive" | "coast";
+            taper: number;
             /** @enum {string} */
             type: "flank";
+            words: string;
         };
         FormIn: {
             given?: {
@@ -6295,6 +6606,7 @@ export interface components {
         };
         Patch: {
             centre: number[] | null;
+            outline: number[][];
             points: number[][];
             /** @enum {string} */
             role: "wanted" | "painted" | "predicted" | "as_found";
@@ -6314,6 +6626,9 @@ export interface components {
             thumb: string;
             url: string;
             width: number;
+        };
+        PictureView: {
+            rings: number[][][];
         };
         Place: {
             at: string;
@@ -6535,6 +6850,7 @@ export interface components {
             aim: number | null;
             key: string;
             label: string;
+            other: components["schemas"]["Window"] | null;
             quantity: string;
             readings: number[];
             /** @enum {string} */
@@ -6700,6 +7016,7 @@ export interface components {
             round: number;
             say: components["schemas"]["Span"][];
             signed: boolean;
+            stage: string;
             strip: components["schemas"]["Readout"] | null;
             title: string;
             verdict: string;
@@ -6756,6 +7073,7 @@ export interface components {
             slope: {
                 [key: string]: number;
             } | null;
+            stage: string;
             state_known: boolean;
             stop: string;
             surprise: components["schemas"]["Surprise"] | null;
@@ -6764,6 +7082,7 @@ export interface components {
             unit: string;
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
+            what_if: boolean;
         };
         ShiftIn: {
             /** @default  */
@@ -6806,6 +7125,17 @@ export interface components {
             remark: string;
             verdict: string;
         };
+        SliderView: {
+            best: number;
+            hi: number;
+            key: string;
+            lo: number;
+            now: number;
+            pictures: number[];
+            places: components["schemas"]["StandView"][];
+            ticks: components["schemas"]["Tick"][];
+            title: string;
+        };
         Slip: {
             factor: number;
             meant: number;
@@ -6830,6 +7160,12 @@ export interface components {
             label: string;
             open: number;
             to: string;
+        };
+        StandView: {
+            at: number;
+            handled: number;
+            label: string;
+            state: components["schemas"]["StateView"];
         };
         StateView: {
             label: string;
@@ -7088,6 +7424,19 @@ export interface components {
             label: string;
             points: number[][];
         };
+        TriedView: {
+            alone: string[];
+            expect: string;
+            flanks: components["schemas"]["Flank"][];
+            loaded: components["schemas"]["Flank"][];
+            odds: string;
+            packs: components["schemas"]["Pack"][];
+            readout: components["schemas"]["Readout"] | null;
+            say: components["schemas"]["Span"][];
+            states: {
+                [key: string]: components["schemas"]["StateView"];
+            };
+        };
         Turn: {
             added: string[];
             at: string;
@@ -7178,6 +7527,19 @@ export interface components {
             dooms: string[];
             key: string;
             label: string;
+        };
+        WhatIfView: {
+            because: string;
+            flanks: components["schemas"]["Flank"][];
+            lands: string[];
+            lash: string[][];
+            lash_mm: number[][];
+            odds: number[][];
+            readout: components["schemas"]["Readout"] | null;
+            sliders: components["schemas"]["SliderView"][];
+            spiral_words: string;
+            unit: string;
+            version: number;
         };
         Window: {
             basis: string;

@@ -1,17 +1,21 @@
 <script setup lang="ts">
 /** Contact painted on a flank: finger or mouse, or arrows and Space. A stroke that starts on paint wipes. */
-import { computed, ref } from "vue";
+import { computed, ref, useId } from "vue";
+import type { Flank } from "../api/client";
 import FlankBody from "./FlankBody.vue";
-import { cellAt, cellPath, FLANK } from "./flankShape";
+import FlankPatches from "./FlankPatches.vue";
+import { cellAt, cellPath, FLANK, flankOutline } from "./flankShape";
 
 const mask = defineModel<number[][]>({ required: true });
-defineProps<{ label: string }>();
+/** `scene`: what is on this flank already, drawn beneath; `photo`: a picture of the marked tooth, laid under it. */
+const props = defineProps<{ label: string; scene?: Flank; photo?: string }>();
+const taper = computed(() => props.scene?.taper ?? FLANK.taper);
 const cursor = ref<[number, number]>([6, 8]);
 const focused = ref(false);
 const stroke = ref<number | null>(null);
 const svg = ref<SVGSVGElement | null>(null);
 const painted = computed(() =>
-  mask.value.flatMap((row, r) => row.flatMap((v, c) => (v ? [cellPath(r, c)] : []))),
+  mask.value.flatMap((row, r) => row.flatMap((v, c) => (v ? [cellPath(r, c, taper.value)] : []))),
 );
 const share = computed(() => Math.round((painted.value.length / (FLANK.rows * FLANK.columns)) * 100));
 
@@ -25,7 +29,7 @@ function at(event: PointerEvent): [number, number] | null {
   const box = svg.value?.getScreenCTM();
   if (!box) return null;
   const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(box.inverse());
-  return cellAt(p.x, p.y);
+  return cellAt(p.x, p.y, taper.value);
 }
 function down(event: PointerEvent) {
   const cell = at(event);
@@ -64,6 +68,11 @@ function key(event: KeyboardEvent) {
   event.preventDefault();
   event.stopPropagation();
 }
+const clip = useId();
+function focus() {
+  svg.value?.focus();
+}
+defineExpose({ focus });
 function wipe() {
   mask.value = mask.value.map((line) => line.map(() => 0));
 }
@@ -71,9 +80,13 @@ function wipe() {
 
 <template>
   <figure class="min-w-0" data-painter>
-    <figcaption class="flex items-center justify-between gap-3">
+    <figcaption class="mb-1 flex items-center justify-between gap-3">
       <span class="zone-head">{{ label }}</span>
-      <button type="button" class="control" :disabled="!painted.length" @click="wipe">Wipe clean</button>
+      <span class="flex items-center gap-2"
+        ><slot /><button type="button" class="control" :disabled="!painted.length" @click="wipe">
+          Wipe clean
+        </button></span
+      >
     </figcaption>
     <svg
       ref="svg"
@@ -90,11 +103,32 @@ function wipe() {
       @focus="focused = true"
       @blur="focused = false"
     >
-      <FlankBody>
-        <path v-for="(d, i) in painted" :key="i" :d="d" fill="var(--found)" />
+      <defs>
+        <clipPath :id="clip"><path :d="flankOutline(taper)" /></clipPath>
+      </defs>
+      <FlankBody :taper="taper" :reach="scene?.reach">
+        <template v-if="photo" #under>
+          <image
+            :href="photo"
+            :width="FLANK.width"
+            :height="FLANK.height"
+            preserveAspectRatio="none"
+            :clip-path="`url(#${clip})`"
+            data-photo-under
+          />
+        </template>
+        <FlankPatches v-if="scene" :scene="scene" faint />
+        <path
+          v-for="(d, i) in painted"
+          :key="i"
+          :d="d"
+          fill="var(--found)"
+          :opacity="photo ? 0.6 : 1"
+          data-painted
+        />
         <path
           v-if="focused"
-          :d="cellPath(...cursor)"
+          :d="cellPath(...cursor, taper)"
           fill="none"
           stroke="var(--wanted-post)"
           stroke-width="3"

@@ -39,6 +39,13 @@ const stacked = computed(() => {
   return [...seen].map(([at, n]) => ({ x: x.value(at), long: n > 1 }));
 });
 const label = computed(() => placeWindowLabel(props.scene, x.value));
+/** Away from the window in force, whose own words stand higher. */
+const otherLabel = computed((): { x: number; anchor: "start" | "end" } => {
+  const other = props.scene.window_not_in_force;
+  if (!other) return { x: 0, anchor: "start" };
+  const right = other.lo > (props.scene.window?.lo ?? 0);
+  return right ? { x: x.value(other.lo) + 4, anchor: "start" } : { x: x.value(other.hi) - 4, anchor: "end" };
+});
 const inWindow = (at: number) => {
   const w = props.scene.window;
   return w !== null && at >= w.lo && at <= w.hi;
@@ -81,6 +88,28 @@ const spoken = computed(() => {
         :height="high"
         fill="var(--neutral)"
       />
+      <g v-if="scene.window_not_in_force && !small" data-other-window>
+        <rect
+          :x="x(scene.window_not_in_force.lo)"
+          :y="top + 1"
+          :width="x(scene.window_not_in_force.hi) - x(scene.window_not_in_force.lo)"
+          :height="high - 2"
+          fill="var(--surface)"
+          stroke="var(--wanted-post)"
+          stroke-width="2"
+          stroke-dasharray="5 4"
+        />
+        <text
+          :x="otherLabel.x"
+          :y="top - 4"
+          :text-anchor="otherLabel.anchor"
+          font-size="15"
+          font-weight="580"
+          fill="var(--secondary)"
+        >
+          {{ scene.window_not_in_force.label }}
+        </text>
+      </g>
       <ReadoutWindow
         v-if="scene.window"
         :band="scene.window"

@@ -8,6 +8,7 @@ const pages: Record<string, () => Promise<unknown>> = {
   plan: () => import("./plan/PlanPage.vue"),
   fit: () => import("./fit/FitPage.vue"),
   set: () => import("./job/JobPage.vue"),
+  mesh: () => import("./job/MeshPage.vue"),
   record: () => import("./record/RecordPage.vue"),
 };
 

@@ -44,7 +44,8 @@ const size = computed(() => (long.value > 130 ? "say-longest" : long.value > 68 
     </div>
     <div
       v-if="head || aside"
-      class="min-w-0 shrink-0 wrap-anywhere lg:max-w-[400px] lg:border-l-2 lg:py-2 lg:pl-5"
+      class="min-w-0 shrink-0 wrap-anywhere lg:border-l-2 lg:py-2 lg:pl-5"
+      :class="long > 130 ? 'lg:max-w-[300px]' : 'lg:max-w-[400px]'"
     >
       <p class="text-[19px] font-bold leading-snug">{{ head }}</p>
       <p class="mt-1 text-[16px] text-secondary">{{ aside }}</p>

@@ -64,7 +64,8 @@ def strip_scale(points: Iterable[float], window: Window | None) -> tuple[float, 
     return (lo if lo == 0 else lo - pad), hi + pad
 
 
-def _ticks(lo: float, hi: float, per: float) -> tuple[Tick, ...]:
+def rule_ticks(lo: float, hi: float, per: float) -> tuple[Tick, ...]:
+    """Graduations from lo to hi, every fifth with its number in the unit of which `per` are one mm."""
     step = nice_step((hi - lo) * per, 8)
     fine = step / 5
     first, last = math.ceil(lo * per / fine - 1e-9), math.floor(hi * per / fine + 1e-9)
@@ -127,6 +128,12 @@ def window_band(window: Window | None, lo: float, hi: float, say: Speech) -> Ban
     )
 
 
+def _other_band(window: Window | None, lo: float, hi: float, say: Speech) -> Band | None:
+    """The window that is not in force, with what it is for."""
+    band = window_band(window, lo, hi, say)
+    return None if band is None or window is None else replace(band, label=f"{window.basis} {band.label}")
+
+
 def landing_of(p: Predicted | None, say: Speech, quantity: str = "length", unit: str = "") -> Band | None:
     """Where the next reading is expected: give or take about it."""
     if p is None:
@@ -173,9 +180,9 @@ def readout(result: Result, history: History | None, proposal: Proposal | None, 
         unit=say.unit,
         lo=lo,
         hi=hi,
-        ticks=_ticks(lo, hi, say.per_mm),
+        ticks=rule_ticks(lo, hi, say.per_mm),
         window=window_band(result.window, lo, hi, say),
-        window_not_in_force=window_band(result.other, lo, hi, say),
+        window_not_in_force=_other_band(result.other, lo, hi, say),
         aim=result.aim,
         readings=result.readings,
         needle=needle(result.value, words, say),
@@ -203,7 +210,7 @@ def plain_readout(
         unit=own.unit,
         lo=lo,
         hi=hi,
-        ticks=_ticks(lo, hi, own.per),
+        ticks=rule_ticks(lo, hi, own.per),
         window=band,
         aim=result.aim,
         readings=result.readings,

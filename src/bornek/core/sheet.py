@@ -49,7 +49,9 @@ class Sheet:
     kind: str
     kind_version: int
     title: str
+    stage: str
     layout: str
+    what_if: bool
     unit: str
     round: int
     cautions: tuple[str, ...]
@@ -101,6 +103,8 @@ def sheet_of(r: Reckoning) -> Sheet:
         kind=kind.id,
         kind_version=kind.version,
         title=kind.title,
+        stage=kind.stage,
+        what_if=kind.what_if,
         layout=kind.layout,
         unit=ctx.unit,
         round=ctx.round,
@@ -113,7 +117,7 @@ def sheet_of(r: Reckoning) -> Sheet:
         verdict=judged,
         say=say_now.say,
         aside_head=say_now.aside_head,
-        aside=say_now.aside,
+        aside=" ".join(filter(None, (say_now.aside, kind.because(ctx) if proposal else ""))),
         provisional=say_now.provisional,
         move=describe_move(history, proposal, say) if history and proposal else None,
         surprise=odd,

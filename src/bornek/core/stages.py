@@ -22,7 +22,7 @@ STAGES = (
     Stage("plan", "Plan", "/plan"),
     Stage("fit", "Fit", "/fit"),
     Stage("set", "Set", ""),
-    Stage("mesh", "Mesh", "/mesh", built=False),
+    Stage("mesh", "Mesh", "/mesh"),
     Stage("prove", "Prove", "/prove", built=False),
     Stage("record", "Record", "/record"),
 )

@@ -9,10 +9,12 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.mesh.bevel_set import SIDES
+from bornek.core.mesh.contact import Shift
 from bornek.demo.fits import seed_fits
 from bornek.demo.inspection import seed_inspection
 from bornek.demo.plan import seed_plan
-from bornek.demo.strip import seed_old_winch, seed_strip
+from bornek.demo.strip import ring_set_paint, seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TYPES
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
@@ -53,7 +55,11 @@ class Hand:
         self._act("move", plates)
 
     def _act(self, kind: str, plates: tuple[float, ...]) -> None:
-        sent = {"id": self.new_id(), "kind": kind, "states": {"pack": list(plates)}, "seen": self.seen()}
+        self.brings(kind, pack=list(plates))
+
+    def brings(self, kind: str, **states: Any) -> None:
+        """Every adjuster to its state, in one teardown."""
+        sent = {"id": self.new_id(), "kind": kind, "states": states, "seen": self.seen()}
         record_act(self.desk(), self.setting_id, sent)
 
     def reads(self, position: str, *texts: str) -> None:
@@ -104,6 +110,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     _winch_done(session, ticks)
     _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
     seed_strip(session, files)
+    _final_drive(Hand(session, "marl", "f12.ring-set", ticks))
     seed_inspection(session)
     seed_plan(session)
     seed_fits(session)
@@ -142,6 +149,18 @@ def _winch_done(session: Session, ticks: Iterator[int]) -> None:
     cross.reads("mark_up", "0.065", "0.06", "0.065")
     cross.reads("mark_down", "0.065", "0.065", "0.06")
     cross.signs()
+
+
+def _final_drive(hand: Hand) -> None:
+    """As found: its teeth run out at the tips, and it has more backlash than it ran with."""
+    hand.brings(
+        "as_found", pinion=[0.50, 0.25, 0.15], carrier={"left": [0.50, 0.25, 0.05], "right": [0.50, 0.25]}
+    )
+    for tooth, text in enumerate(("0.31", "0.325", "0.32", "0.32"), 1):
+        hand.enters(f"lash.{tooth}", text=text)
+    for flank in SIDES:
+        mask = ring_set_paint(flank, Shift(pinion=0.13, gear=0.045))
+        hand.enters(f"paint.{flank}", value={"flank": flank, "mask": mask})
 
 
 def _capstan(hand: Hand) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Iterator
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from itertools import count
 from typing import Any
@@ -12,6 +13,9 @@ from PIL import Image, ImageDraw
 from sqlalchemy.orm import Session
 
 from bornek.core.facts.witness import FLANK_COLUMNS, FLANK_ROWS
+from bornek.core.mesh.bevel_set import S2, Side
+from bornek.core.mesh.contact import HOME, Shift, contact
+from bornek.core.mesh.paint import as_painted
 from bornek.core.strip.baselines import baselines, lost_by
 from bornek.services.desk import Desk
 from bornek.services.job.close_job import close_job
@@ -76,6 +80,7 @@ def patch(x: float, y: float, wide: float, high: float) -> list[list[float]]:
 
 def seed_strip(session: Session, files: Files | None) -> None:
     _winch(Pen(session, "marl", "w17", TODAY - timedelta(days=3)))
+    _final_drive(Pen(session, "marl", "f12", TODAY - timedelta(days=3)))
     _gearbox(Pen(session, "oda", "k08", TODAY), files)
 
 
@@ -128,6 +133,24 @@ def _winch(pen: Pen) -> None:
         remark="polished, no edge load",
     )
     pen.writes("way_round", part="output-seal", words="lip inward, to the oil")
+
+
+def ring_set_paint(flank: Side, out: Shift = HOME) -> list[list[float]]:
+    """What the ring gear of F-12 shows on a flank, its members that far out from where they ran."""
+    truth = replace(S2, bias=0.6, centre=(0.46, 0.62))
+    return [list(row) for row in as_painted(contact(truth, flank, out))]
+
+
+def _final_drive(pen: Pen) -> None:
+    """Its ring gear still shows how it ran before its bearings wore."""
+    pen.writes(
+        "witness",
+        mesh="ring-set",
+        drive=ring_set_paint("drive"),
+        coast=ring_set_paint("coast"),
+        ran="well",
+        remark="polished in the middle; the last hours' marks lie higher",
+    )
 
 
 def _gearbox(pen: Pen, files: Files | None) -> None:

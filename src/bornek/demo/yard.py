@@ -115,6 +115,8 @@ JOBS: tuple[dict[str, Any], ...] = (
         "unit": {"id": "u-f12", "tag": "F-12", "name": "Chain ferry Dunnagh drive", "serial": "CF12-007"},
         "revision": "chain-ferry.1",
         "complaint": "Growls on the inward run",
+        "schools": {"backlash": "B"},
+        "basis": "worn matched parts",
         "bench": "floor",
         "waits_for": "bearing cup, promised Monday",
     },

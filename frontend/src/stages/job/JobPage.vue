@@ -17,7 +17,7 @@ const { data, error } = useQuery({
   refetchInterval: 5000,
   refetchOnMount: "always",
 });
-const lead = computed(() => data.value?.settings.find((s) => !s.signed));
+const lead = computed(() => data.value?.settings.find((s) => !s.signed && s.stage === "set"));
 const place = ref<string | null>(null);
 const say = computed(() => {
   if (lead.value) return lead.value.say;

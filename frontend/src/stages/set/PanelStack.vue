@@ -9,11 +9,17 @@ import SurprisePanel from "./SurprisePanel.vue";
 import type { SettingDesk } from "./useSetting";
 import type { SetPageState } from "./useSetPage";
 
-const props = defineProps<{ page: SetPageState; desk: SettingDesk }>();
+const props = defineProps<{
+  page: SetPageState;
+  desk: SettingDesk;
+  /** Codes of checks that the layout says elsewhere. */ said?: string[];
+}>();
 const view = computed(() => props.page.view);
 const sheet = computed(() => props.page.sheet);
 const panel = computed(() => props.page.shownPanel);
-const checks = computed(() => sheet.value?.outcome.checks.filter((c) => c.action !== "ask") ?? []);
+const checks = computed(
+  () => sheet.value?.outcome.checks.filter((c) => c.action !== "ask" && !props.said?.includes(c.code)) ?? [],
+);
 const purpose = computed(() =>
   panel.value === "recount" ? "recount" : sheet.value?.state_known ? "move" : "as_found",
 );

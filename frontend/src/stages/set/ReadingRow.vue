@@ -6,7 +6,7 @@ import ReadingCell from "./ReadingCell.vue";
 import { stationOf } from "./stations/stations";
 import type { Take } from "./useSetPage";
 
-const props = defineProps<{ cells: Cell[]; live: string | null; correcting: boolean }>();
+const props = defineProps<{ cells: Cell[]; live: string | null; correcting: boolean; above?: string }>();
 const text = defineModel<string>({ required: true });
 defineEmits<{ pick: [slot: string]; take: [what: Take] }>();
 const groups = computed(() => {
@@ -28,9 +28,13 @@ const wide = (stations: { cell: Cell }[], name: string) => (folds(stations, name
 const count = computed(() => groups.value.reduce((sum, [name, all]) => sum + wide(all, name), 0));
 /** Two blades want room: such cells stand close, so that both rows fit. */
 const dense = computed(
-  () => count.value > 6 || (count.value > 3 && props.cells.some((c) => c.accepts === "between")),
+  () =>
+    count.value > (props.above ? 4 : 6) ||
+    (count.value > 3 && props.cells.some((c) => c.accepts === "between")),
 );
-const beside = computed(() => (here.value ? stationOf(here.value, "beside") : undefined));
+const beside = computed(() =>
+  here.value && here.value.accepts !== props.above ? stationOf(here.value, "beside") : undefined,
+);
 const here = computed(() => props.cells.find((c) => c.slot === props.live));
 </script>
 

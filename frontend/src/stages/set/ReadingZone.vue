@@ -2,6 +2,7 @@
 /** Where digits are taken: the stations, what is asked about, and the main button. */
 import AskedPanel from "./AskedPanel.vue";
 import GaugeChoice from "./GaugeChoice.vue";
+import { takenAbove } from "./layouts";
 import ReadingRow from "./ReadingRow.vue";
 import type { SettingDesk } from "./useSetting";
 import type { SetPageState } from "./useSetPage";
@@ -17,7 +18,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
 <template>
   <section
     v-if="page.sheet"
-    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-16 at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:col-span-2 lg:col-start-1 lg:border-t-2"
+    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-[60px] at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:col-span-2 lg:col-start-1 lg:border-t-2"
   >
     <ReadingRow
       :model-value="page.typed"
@@ -25,6 +26,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
       :cells="page.sheet.cells"
       :live="page.live"
       :correcting="page.picked !== null"
+      :above="takenAbove(page.sheet.layout)"
       @update:model-value="page.type"
       @pick="page.pick"
       @take="page.take"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One setting on the bench: what to do next, where it stands, and the readings that say so. */
-import { computed, ref, toRef } from "vue";
-import { useRouter } from "vue-router";
+import { computed, ref, toRef, watch } from "vue";
+import { useRoute, useRouter } from "vue-router";
 import { nextTheme } from "../../composables/useTheme";
 import KeyHelp from "../../ui/KeyHelp.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
@@ -10,7 +10,7 @@ import SayLine from "../../ui/SayLine.vue";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 import GivenPanel from "./GivenPanel.vue";
-import { layoutOf } from "./layouts";
+import { columnsOf, layoutOf } from "./layouts";
 import NotTaken from "./NotTaken.vue";
 import ReadingZone from "./ReadingZone.vue";
 import SetFoot from "./SetFoot.vue";
@@ -21,6 +21,7 @@ import { useSetting } from "./useSetting";
 const props = defineProps<{ job: string; setting: string }>();
 const desk = useSetting(toRef(props, "setting"));
 const router = useRouter();
+const route = useRoute();
 const help = ref<"keys" | "cautions" | null>(null);
 const page = useSetPage(props.setting, desk, () => void router.push(`/jobs/${props.job}/record`));
 useSetKeys(
@@ -31,6 +32,9 @@ useSetKeys(
     m: page.openMove,
     c: page.correctLast,
     r: page.reseat,
+    w: () => {
+      if (page.sheet?.what_if) void router.push(`/jobs/${props.job}/set/${props.setting}/what-if`);
+    },
     g: page.toggle("given"),
     s: page.toggle("sign"),
     a: () => (help.value = "cautions"),
@@ -39,6 +43,16 @@ useSetKeys(
     "?": () => (help.value = "keys"),
   },
   page.stray,
+);
+/** Packs that were tried out come with the address: they are opened as the move. */
+watch(
+  () => page.sheet !== undefined && route.hash === "#move",
+  (asked) => {
+    if (!asked) return;
+    page.openMove();
+    void router.replace({ hash: "" });
+  },
+  { immediate: true },
 );
 const say = computed(() => {
   const option = page.preview?.option;
@@ -61,7 +75,7 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     :tag="page.view.job.tag"
     :title="page.view.job.unit_name"
     :sub="`${page.view.label} · round ${page.sheet.round}`"
-    here="set"
+    :here="page.sheet.stage ?? 'set'"
   >
     <SayLine
       :say="say"
@@ -84,7 +98,8 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     />
     <div
       v-else
-      class="grid flex-1 grid-cols-1 content-start md:grid-cols-[330px_1fr] lg:grid-cols-[372px_1fr] lg:grid-rows-[1fr_auto]"
+      class="grid flex-1 grid-cols-1 content-start lg:grid-rows-[1fr_auto]"
+      :class="columnsOf(page.sheet.layout)"
     >
       <component :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
       <ReadingZone v-if="!page.working" :page="page" :desk="desk" />

@@ -9,6 +9,7 @@ export const SET_KEYS: [string, string][] = [
   ["c", "correct the last reading"],
   ["r", "re-seat and read again"],
   ["Space", "start and stop the watch at a station that takes a time"],
+  ["w", "what if: other packs, shown ahead (a bevel pair)"],
   ["g", "what is given"],
   ["s", "sign"],
   ["a", "all cautions"],

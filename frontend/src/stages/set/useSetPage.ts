@@ -3,6 +3,8 @@ import type { Cell, Expectation } from "../../api/client";
 import { actor, useMechanics } from "../../composables/useActor";
 import { begins } from "../../composables/useKeys";
 import type { SettingDesk } from "./useSetting";
+import { useFlankPaint } from "./useFlankPaint";
+import { takenAbove } from "./layouts";
 import { useStationGauge } from "./useStationGauge";
 import { useTyped } from "./useTyped";
 
@@ -47,6 +49,11 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
   /** The first digit of a pack that was begun at the page. */
   const seed = ref("");
   const liveCell = computed(() => sheet.value?.cells.find((c) => c.slot === live.value));
+  const flank = useFlankPaint(
+    setting,
+    computed(() => sheet.value?.round ?? 1),
+    liveCell,
+  );
   const name = computed(() => mechanics.value?.find((m) => m.id === actor.value)?.name ?? "");
   const fresh = computed(
     () =>
@@ -128,6 +135,7 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     const more = old && picked.value ? { supersedes: old.id } : {};
     const ok = await desk.entry({ slot: cell.slot, ...what, ...more, ...reader.sent.value });
     if (ok) picked.value = null;
+    if (ok && cell.accepts === "paint") flank.letGo();
     return ok;
   }
   async function done(states: Record<string, unknown>, remark: string, written: () => void) {
@@ -176,6 +184,8 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     if (!s.state_known) return { label: "Enter it", run: openMove };
     if (liveCell.value?.accepts === "confirm")
       return { label: "Take it", run: () => void take({ value: true }) };
+    if (flank.painted.value && takenAbove(s.layout) === "paint")
+      return { label: "Take it", run: () => void take(flank.sent()) };
     if (live.value) return typedHere.value ? { label: "Take it", run: () => void take() } : null;
     if (s.surprise || asked.value) return null;
     if (signed.value) return { label: "Record", run: () => toRecord() };
@@ -193,6 +203,8 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     picked,
     panel,
     preview,
+    paint: flank.paint,
+    paintOn: (mask: number[][]) => void (flank.paint.value = mask),
     cautionsRead,
     asked,
     live,

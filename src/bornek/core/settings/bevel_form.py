@@ -183,7 +183,7 @@ def set_of(given: Mapping[str, Any]) -> BevelSet | None:
 
 def make_set(given: Mapping[str, Any]) -> BevelSet:
     """What was given as a set; what nobody measures is taken from the usual proportions of such gears: depth, addendum,
-    and on a spiral pair of unknown cutting rc = 1.2 Rm with bias 0.8. Raises RangeError."""
+    on a spiral pair bias 0.8, and rc = 1.2 Rm where nobody knows the cutter. Raises RangeError."""
     return _made(
         int(given["z1"]),
         int(given["z2"]),
@@ -215,7 +215,7 @@ def _made(
         depth=depth,
         gear_addendum=round(module * (a + b / (z2 / z1) ** 2), 4),
         hand=hand_of("left" if hand == "left" else "right"),
-        bias=UNKNOWN_BIAS if curved and not cutter else 0.0,
+        bias=UNKNOWN_BIAS if curved else 0.0,
     )
 
 

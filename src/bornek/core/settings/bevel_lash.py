@@ -111,17 +111,16 @@ def tightest_at(values: Sequence[float]) -> float:
     return degrees_of(-first_harmonic(values, 4))
 
 
-def around_wheel(values: Sequence[float], per: float, say: Speech) -> Circle:
-    """The readings about the wheel, tooth 1 at the top: nearer the middle is tighter."""
-    found = [v * per for v in values]
-    mean = sum(found) / len(found)
-    most = max([LEAST_SPREAD_MM, *(abs(v - mean) for v in found)])
+def around_wheel(read: Mapping[int, float], teeth: int, per: float, say: Speech) -> Circle:
+    """The readings by tooth about the wheel, tooth 1 at the top: nearer the middle is tighter."""
+    found = {n: v * per for n, v in sorted(read.items())}
+    mean = sum(found.values()) / len(found)
+    most = max([LEAST_SPREAD_MM, *(abs(v - mean) for v in found.values())])
     rim = RIM_SHARE * most
-    points = tuple((360 * k / len(found), rim + v - mean) for k, v in enumerate(found))
-    tight = min(range(len(found)), key=found.__getitem__)
-    rays = (
-        Ray(points[tight][0], points[tight][1], f"tightest {say.number(found[tight])} at tooth {tight + 1}"),
-    )
+    at = {n: (360 * (n - 1) / teeth, rim + v - mean) for n, v in found.items()}
+    points = tuple(at.values())
+    tight = min(found, key=found.__getitem__)
+    rays = (Ray(*at[tight], f"tightest {say.number(found[tight])} at tooth {tight}"),)
     return Circle(
         "Backlash around the wheel", say.unit, rim + most, rays, "1", rim, (Trace("backlash", points),)
     )

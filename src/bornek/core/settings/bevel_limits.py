@@ -42,7 +42,7 @@ def in_force(ctx: Context, centre: tuple[float, float] | None) -> Force:
         return Force(book, None, (lengthwise, MIDDLE_UP), f"{book.source}; pattern {by_school}", False)
     if ctx.school.get("backlash") == "B" and how != "badly":
         at = centre or (lengthwise, MIDDLE_UP)
-        return Force(ran, book, at, f"School B: {wanted}. The other goes by {other}", True)
+        return Force(ran, book, at, f"School B: {wanted}, not {other}", True)
     badly = "its witness says that it ran badly: " if ctx.school.get("backlash") == "B" else "School A: "
     return Force(
         book,

@@ -22,6 +22,7 @@ from bornek.core.mesh.first_depth import (
     no_jam,
 )
 from bornek.core.mesh.lash import lash_slopes
+from bornek.core.mesh.load import Support, contact_under_load
 from bornek.core.mesh.pattern_words import disagree, looks, means, one_third, seen
 from bornek.core.mesh.seen import crowned_as_painted, standing
 from bornek.core.mesh.slopes import slopes
@@ -37,7 +38,7 @@ from bornek.core.settings.bevel_limits import (
     pattern_windows,
     witness_of,
 )
-from bornek.core.settings.bevel_picture import bare_flank, centroid, expected_ring, painted_patch
+from bornek.core.settings.bevel_picture import bare_flank, centroid, expected_ring, painted_patch, ring
 from bornek.core.settings.bevel_stations import FLANKS, FREE, stations, turning_words
 from bornek.core.settings.common import unread
 from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
@@ -69,6 +70,7 @@ class BevelMesh(Setting):
     stage = "mesh"
     layout = "mesh"
     sees_witness = True
+    what_if = True
     title = "Bevel gears: backlash and contact pattern"
     plain = "A bevel pinion and ring gear: backlash and contact"
     from_drawer = True
@@ -101,8 +103,7 @@ class BevelMesh(Setting):
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
         values = sifted.numbers([s for s in slots if s.peers == "lash"]).get("Backlash", [])
-        witness = witness_of(ctx, "drive")
-        force = in_force(ctx, centroid(witness.mask)[:2] if witness else None)
+        force = self._force(ctx)
         results = [*self._lash(ctx, slots, sifted, values, force), *self._pattern(sifted, force)]
         overall = worst([r.verdict for r in results if r.role == "target"])
         missing = any(r.value is None for r in results if r.role == "target")
@@ -112,7 +113,7 @@ class BevelMesh(Setting):
             checks=tuple(self._checks(ctx, sifted, values, results, force)),
             verdict=NOT_READ if missing and not overall.code.startswith("out") else overall,
             instruct=why_no_set(ctx.given) if ctx.given.get("offset") and not missing else "",
-            scenes=self._scenes(ctx, sifted, values),
+            scenes=self._scenes(ctx, sifted),
             observed=observed,
         )
 
@@ -271,11 +272,16 @@ class BevelMesh(Setting):
         way = "out" if up == "root" else "in"
         return f" Bring the pinion {way}: {'more' if more else 'fewer'} shims behind it, here."
 
-    def _scenes(self, ctx: Context, sifted: Sifted, values: Sequence[float]) -> tuple[Scene, ...]:
+    def _scenes(self, ctx: Context, sifted: Sifted) -> tuple[Scene, ...]:
         scenes: list[Scene] = [self._flank(ctx, sifted, flank) for flank in SIDES]
-        if len(values) == int(ctx.given["teeth"]):
-            per = per_reading(ctx.given, set_of(ctx.given))
-            scenes.append(around_wheel(values, per, speech(ctx)))
+        teeth, counted = int(ctx.given["teeth"]), sifted.counted
+        read = {
+            n: v
+            for n in range(1, teeth + 1)
+            if (e := counted.get(f"lash.{n}")) and (v := e.number) is not None
+        }
+        if read:
+            scenes.append(around_wheel(read, teeth, per_reading(ctx.given, set_of(ctx.given)), speech(ctx)))
         return tuple(scenes)
 
     def _flank(self, ctx: Context, sifted: Sifted, flank: Side) -> Flank:
@@ -314,19 +320,45 @@ class BevelMesh(Setting):
             words=f"{words}, after the move {round(100 * after.centre[1])} %",
         )
 
+    def under_load(self, ctx: Context, scene: Scene, by: Mapping[str, float]) -> Scene | None:
+        """The flank at the torque that the gear works at: a model, on guessed stiffness."""
+        s, torque = model_of(ctx), ctx.given.get("torque")
+        if not isinstance(scene, Flank) or s is None or torque is None:
+            return None
+        stands, moved = stands_at(ctx, s), self.out(ctx, by)
+        at = Shift(stands.pinion + moved[0], stands.gear + moved[1])
+        support = Support(play_mm=float(ctx.given["pinion_play"]))
+        side = model_side(s, ctx.given, scene.side)
+        found = contact_under_load(s, side, float(torque), support, at).contact
+        after = ring(found)
+        return replace(
+            scene,
+            label=f"{scene.side.capitalize()}, {torque:g} N·m",
+            patches=(after,) if after is not None else (),
+            words=f"{round(100 * found.share)} % of what can touch",
+            model=True,
+        )
+
     @staticmethod
     def out(ctx: Context, by: Mapping[str, float]) -> tuple[float, float]:
         """How far pinion and gear go out when the packs change by so much [mm]."""
         pinion, left = (_sign(ctx.given[k]) for k in ("pinion_sense", "left_sense"))
         return pinion * by.get("pinion", 0.0), left * by.get("carrier", 0.0)
 
+    def because(self, ctx: Context) -> str:
+        force = self._force(ctx)
+        if force.other is None:
+            return ""
+        return f"{force.why}. That would say {force.other.words(speech(ctx))}."
+
     def brief(self, ctx: Context) -> Sequence[str]:
+        turning = turning_words(ctx.given, set_of(ctx.given), "drive")
+        return [self._force(ctx).why, f"for the drive side turn {turning}"]
+
+    @staticmethod
+    def _force(ctx: Context) -> Force:
         witness = witness_of(ctx, "drive")
-        force = in_force(ctx, centroid(witness.mask)[:2] if witness else None)
-        lines = [force.why]
-        if force.other is not None:
-            lines.append(f"the other would say {force.other.words(speech(ctx))}")
-        return [*lines, f"for the drive side turn {turning_words(ctx.given, set_of(ctx.given), 'drive')}"]
+        return in_force(ctx, centroid(witness.mask)[:2] if witness else None)
 
     def expects(self, predicted: Mapping[str, Predicted], say: Speech) -> str:
         return expect_words(predicted, say)

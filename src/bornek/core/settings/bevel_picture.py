@@ -84,10 +84,15 @@ def bare_flank(label: str, flank: str, s: BevelSet | None, side: Side) -> Flank:
 def reach_line(s: BevelSet, side: Side) -> tuple[Point, ...]:
     """From toe to heel, how far up the gear's tooth the pinion's tip comes: below it nothing touches."""
     f = flank_of(s, side)
-    height = np.array([np.interp(0.0, -f.reach[::-1, j][::-1], f.y[:, j]) for j in range(f.x.shape[1])])
+    height = np.array([np.interp(0.0, f.reach[:, j], f.y[:, j]) for j in range(f.x.shape[1])])
     at = np.linspace(0, 1, REACH_POINTS)
     line = np.interp(at, f.x[0], height)
     return tuple((round(float(x), 3), round(float(y), 3)) for x, y in zip(at, line, strict=True))
+
+
+@lru_cache(maxsize=16)
+def _at(s: BevelSet, side: Side, shift: Shift) -> Contact:
+    return contact(s, side, shift)
 
 
 def expected_ring(
@@ -101,11 +106,11 @@ def expected_ring(
     """The pattern after the members moved out by (pinion, gear): the model's shape there. Its middle is `centre` where
     the advice knows one; else what was painted, moved as the model moves."""
     then = Shift(standing.pinion + by[0], standing.gear + by[1], standing.up, standing.angle)
-    after = contact(s, side, then)
+    after = _at(s, side, then)
     if after.share == 0:
         return None
     if centre is None and painted is not None:
-        now = contact(s, side, standing)
+        now = _at(s, side, standing)
         if now.share > 0:
             centre = (painted[0] + after.x - now.x, painted[1] + after.y - now.y)
     return ring(after, centre)

@@ -209,6 +209,8 @@ class Setting(Calculation):
     """Fits of one part that it measures: Inspect offers them there and rests its verdict on them."""
     stage: ClassVar[str] = "set"
     """The stage of the job in which it is done: set, or mesh."""
+    what_if: ClassVar[bool] = False
+    """Whether it shows ahead what every pair of packs would bring."""
     sees_witness: ClassVar[bool] = False
     """Whether it looks at the contact witness of its mesh, as found."""
     fine: ClassVar[bool] = False
@@ -266,8 +268,16 @@ class Setting(Calculation):
         """The kind's own drawing with what the move is expected to bring; `by`: how far each adjuster goes."""
         return scene
 
+    def under_load(self, ctx: Context, scene: Scene, by: Mapping[str, float]) -> Scene | None:
+        """The same as it would be at work, reckoned; None where nothing is known of the load."""
+        return None
+
     def expects(self, predicted: Mapping[str, Predicted], say: Speech) -> str:
         """What a move is expected to bring, where a plain list of its quantities is not how it is said."""
+        return ""
+
+    def because(self, ctx: Context) -> str:
+        """Why these limits are in force, and what others would say: beside the next move."""
         return ""
 
     def brief(self, ctx: Context) -> Sequence[str]:

@@ -154,7 +154,10 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
                 "inspect": inspect_open(session, job, d, facts),
                 "plan": plan_open(session, job, today),
                 "fit": len(open_fits(facts)),
-                "set": sum(not s.signed for s in settings),
+                **{
+                    stage: sum(not s.signed and s.stage == stage for s in settings)
+                    for stage in ("set", "mesh")
+                },
             },
         ),
         settings=settings,

@@ -31,6 +31,7 @@ class SettingSummary:
     signed: bool
     disturbed: bool
     begun: bool
+    stage: str
 
 
 def summary(loaded: LoadedSetting) -> SettingSummary:
@@ -51,6 +52,7 @@ def summary(loaded: LoadedSetting) -> SettingSummary:
         signed=log.signature is not None and not log.disturbed,
         disturbed=log.disturbed,
         begun=bool(loaded.ctx.entries),
+        stage=loaded.judged.stored_kind.stage,
     )
 
 

@@ -14,6 +14,14 @@ from bornek.services.setting.revise_given import revise_given
 from bornek.services.setting.sign_setting import sign_setting
 from bornek.services.setting.take_reading import take_reading
 from bornek.services.setting.view import SettingView, view_setting
+from bornek.services.setting.what_if import (
+    PictureView,
+    TriedView,
+    WhatIfView,
+    try_packs,
+    view_pictures,
+    view_what_if,
+)
 from bornek.web.documents import HEADERS, shows, writes
 from bornek.web.setting.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
 from bornek.web.wire import made, wire
@@ -60,6 +68,26 @@ def give(sent: dict[str, Any], setting_id: str) -> Response:
 def sign(sent: dict[str, Any], setting_id: str) -> Response:
     wire().write(sign_setting, setting_id, sent)
     return made(wire().read_today(view_setting, setting_id))
+
+
+@blp.get("/<setting_id>/what-if")
+@shows(blp, WhatIfView, 404, 422)
+def what_if(setting_id: str) -> Response:
+    return wire().read_today(view_what_if, setting_id)
+
+
+@blp.get("/<setting_id>/what-if/pictures/<int:row>")
+@shows(blp, PictureView, 404, 422)
+def pictures(setting_id: str, row: int) -> Response:
+    return wire().read_today(view_pictures, setting_id, row)
+
+
+@blp.post("/<setting_id>/what-if")
+@blp.arguments(ExpectIn)
+@blp.doc(parameters=HEADERS[:0])
+@shows(blp, TriedView, 400, 404, 415, 422)
+def tried(sent: dict[str, Any], setting_id: str) -> Response:
+    return wire().read_today(try_packs, setting_id, sent)
 
 
 @blp.post("/<setting_id>/expectations")

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from flask import Response, request
+from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.core.errors import NotFound
 from bornek.report.bag_labels import bag_labels_pdf
+from bornek.services.setting.flank_photo import FirstPaint, first_paint, read_corners, under_flank
 from bornek.services.strip.add_photo import add_photo, photo_file
 from bornek.services.strip.images import MOST_BYTES, take_picture
 from bornek.services.strip.view import StripView, view_strip
@@ -24,6 +25,12 @@ PHOTO_QUERY = [
     {"in": "query", "name": name, "required": required, "schema": {"type": "string", "maxLength": most}}
     for name, required, most in (("id", True, 60), ("subject", False, 60), ("caption", False, 200))
 ]
+USUAL_TAPER = 0.22
+FLANK_QUERY = [
+    {"in": "query", "name": "corners", "required": True, "schema": {"type": "string", "maxLength": 200},
+     "description": "x,y of toe root, heel root, heel tip, toe tip as shares of the photo"},
+    {"in": "query", "name": "taper", "required": False, "schema": {"type": "number", "minimum": 0, "maximum": 0.89}},
+]  # fmt: skip
 
 
 @blp.get("/jobs/<job_id>/strip")
@@ -58,11 +65,38 @@ def photo(job_id: str) -> Response:
 @blp.response(200, BINARY, content_type="image/*")
 @problems(blp, 404)
 def picture(sha256: str) -> Response:
+    data, media_type = _photo(sha256)
+    return _image(data, media_type)
+
+
+@blp.get("/photos/<sha256>/under-flank")
+@blp.doc(parameters=FLANK_QUERY)
+@blp.response(200, BINARY, content_type="image/jpeg")
+@problems(blp, 404, 422)
+def photo_under_flank(sha256: str) -> Response:
+    corners = read_corners(request.args.get("corners", ""))
+    taper = request.args.get("taper", USUAL_TAPER, type=float)
+    return _image(under_flank(_photo(sha256)[0], corners, taper), "image/jpeg")
+
+
+@blp.get("/photos/<sha256>/first-paint")
+@blp.doc(parameters=FLANK_QUERY[:1])
+@shows(blp, FirstPaint, 404, 422)
+def paint_from_photo(sha256: str) -> Response:
+    corners = read_corners(request.args.get("corners", ""))
+    return jsonify(first_paint(_photo(sha256)[0], corners))
+
+
+def _photo(sha256: str) -> tuple[bytes, str]:
     with wire().reading() as session:
         media_type, kept = photo_file(session, sha256)
     data = wire().files.get(kept)
     if data is None:
         raise NotFound("The photo's file is not there.", next_step="Restore it from a backup.")
+    return data, media_type
+
+
+def _image(data: bytes, media_type: str) -> Response:
     response = Response(data, mimetype=media_type)
     response.headers["Content-Security-Policy"] = "default-src 'none'; sandbox"
     response.headers["Cache-Control"] = "private, max-age=31536000, immutable"
