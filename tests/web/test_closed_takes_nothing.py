@@ -54,6 +54,7 @@ OTHERS = {
     "/api/jobs/<job_id>/photos",  # a picture, tried below
     "/api/jobs/<job_id>/openings",  # opens it again
     "/api/settings/<setting_id>/expectations",  # asks, and writes nothing
+    "/api/settings/<setting_id>/what-if",
 }
 PICTURE = bytes.fromhex(
     "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"

@@ -123,6 +123,8 @@ function wipe() {
           :key="i"
           :d="d"
           fill="var(--found)"
+          stroke="var(--found)"
+          stroke-width="1.5"
           :opacity="photo ? 0.6 : 1"
           data-painted
         />

@@ -76,7 +76,7 @@ const then = computed(() => at(predicted.value[0]?.p));
       :cx="now[0]"
       :cy="now[1]"
       r="6"
-      fill="var(--wanted-scribe)"
+      fill="var(--surface)"
       stroke="var(--found)"
       stroke-width="2.5"
     />

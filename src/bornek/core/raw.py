@@ -63,6 +63,20 @@ def check_raw(stored: Mapping[str, Any]) -> None:
     build(kind, {key: value for key, value in stored.items() if key != "type"}, "The reading")
 
 
+def typed_words(raw: Raw, typed: str) -> str:
+    """A reading as it was typed; one that was drawn, in words.
+
+    >>> typed_words(Paint("drive", ((0.0, 1.0), (0.0, 0.0))), "{...}")
+    '25 % painted'
+    >>> typed_words(Scalar(0.2), "0.20")
+    '0.20'
+    """
+    if not isinstance(raw, Paint):
+        return typed
+    cells = [v for row in raw.mask for v in row]
+    return f"{100 * sum(cells) / len(cells):.0f} % painted"
+
+
 def check_gauge(slot: Slot, gauge: Gauge, field: str = "gauge") -> None:
     """Raises InputError where a gauge for one quantity is named for a station of another."""
     if slot.accepts in ("scalar", "between") and gauge.quantity != slot.quantity:

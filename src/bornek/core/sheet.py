@@ -13,6 +13,7 @@ from bornek.core.advice.replay import History, slope
 from bornek.core.next_move import Move, describe_move, next_say, stops_everything
 from bornek.core.phrases import Say
 from bornek.core.quantities import Speech, say_quantity
+from bornek.core.raw import typed_words
 from bornek.core.readings import Slip
 from bornek.core.reckoning import Reckoning
 from bornek.core.scenes import Ladder, Readout, RoundLog, Scene
@@ -117,7 +118,7 @@ def sheet_of(r: Reckoning) -> Sheet:
         verdict=judged,
         say=say_now.say,
         aside_head=say_now.aside_head,
-        aside=" ".join(filter(None, (say_now.aside, kind.because(ctx) if proposal else ""))),
+        aside=" ".join(filter(None, (say_now.aside, kind.because(ctx, outcome) if proposal else ""))),
         provisional=say_now.provisional,
         move=describe_move(history, proposal, say) if history and proposal else None,
         surprise=odd,
@@ -216,7 +217,7 @@ def _shown(entries: tuple[Entry, ...], slot: Slot, ctx: Context) -> str:
         return ""
     number = entries[-1].number
     if number is None:
-        return entries[-1].as_typed or "done"
+        return typed_words(entries[-1].raw, entries[-1].as_typed) or "done"
     if slot.quantity == "length":
         return speech(ctx).number(number)
     return say_quantity(number, slot.quantity, speech(ctx), slot.unit or None)

@@ -26,6 +26,14 @@ def draw_readout(scene: Scene, width: float) -> Drawing:
     """The readout strip: rule, window, aim, readings, needle and landing."""
     d, x, base, high = Drawing(width, 74), Scale(scene["lo"], scene["hi"], width), 16.0, 24.0
     d.add(box(x(scene["lo"]), base, x(scene["hi"]) - x(scene["lo"]), high, STEEL))
+    other = scene.get("window_not_in_force")
+    if other:
+        left, right = x(other["lo"]), x(other["hi"])
+        d.add(box(left, base + 1, right - left, high - 2, WHITE))
+        for end in (left, right):
+            d.add(stroke(end, base, end, base + high, 1, BLUE, [3, 2]))
+        middle = (left + right) / 2
+        d.add(words_at(middle, base + high / 2 - 2, other["label"], 6, anchor="middle", colour=INK_2))
     if scene["window"]:
         w = scene["window"]
         d.add(box(x(w["lo"]), base, x(w["hi"]) - x(w["lo"]), high, BLUE))

@@ -153,7 +153,7 @@ def _working(result: dict[str, Any]) -> list[Flowable]:
     return [
         _text(f"Working: {result['label'].lower()}", _ZONE),
         _grid(rows, [110, WIDTH - 190, 80]),
-        _text(f"Window from: {sources}", _SMALL),
+        *([_text(f"Window from: {sources}", _SMALL)] if sources else []),
     ]
 
 

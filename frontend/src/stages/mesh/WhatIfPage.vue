@@ -124,10 +124,10 @@ const lands = (k: number) => {
             @best="tool.best"
           />
         </div>
-        <PackRow v-for="p in tool.tried.value?.packs ?? []" :key="p.title" :scene="p" class="mb-1" />
         <p v-for="a in tool.tried.value?.alone ?? []" :key="a" class="text-[16px] font-semibold" data-alone>
           {{ a }}
         </p>
+        <PackRow v-for="p in tool.tried.value?.packs ?? []" :key="p.title" :scene="p" class="mb-1" />
         <p class="text-[15px] text-secondary">{{ tool.view.value.spiral_words }}</p>
       </section>
     </div>

@@ -30,7 +30,12 @@ const whatIf = computed(() => props.page.view && props.page.sheet?.what_if && pr
 /** While the teeth are read around, the wheel stands first. */
 const turning = computed(() => props.page.liveCell?.axes["tooth"] !== undefined);
 const SAID = ["pattern"];
-const words = computed(() => props.page.sheet?.outcome.checks.find((c) => SAID.includes(c.code))?.sentence);
+const words = computed(() =>
+  props.page.sheet?.outcome.checks
+    .filter((c) => SAID.includes(c.code))
+    .map((c) => c.sentence)
+    .join(" "),
+);
 const rounds = ref(false);
 </script>
 
@@ -78,9 +83,11 @@ const rounds = ref(false);
           >
         </div>
       </div>
-      <PanelStack :page="page" :desk="desk" :said="SAID">
-        <SceneMark v-if="log && rounds" :scene="log" :gutter="110" />
-      </PanelStack>
+      <div :class="page.shownPanel === 'log' ? '' : 'order-first'">
+        <PanelStack :page="page" :desk="desk" :said="SAID">
+          <SceneMark v-if="log && rounds" :scene="log" :gutter="110" />
+        </PanelStack>
+      </div>
     </section>
   </div>
 </template>

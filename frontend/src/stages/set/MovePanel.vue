@@ -117,10 +117,14 @@ const heading = computed(
           :key="o.label"
           type="button"
           class="control justify-start py-1 text-left leading-tight font-medium"
-          :class="same(o) ? 'control-main' : ''"
+          :class="[same(o) ? 'control-main' : '', knobs.length > 1 ? 'flex-wrap gap-y-0' : '']"
           @click="use(o)"
         >
-          <span class="min-w-14 shrink-0 text-[20px] font-bold">{{ o.label }}</span>
+          <span
+            class="shrink-0 text-[20px] font-bold"
+            :class="knobs.length > 1 ? 'basis-full' : 'min-w-14'"
+            >{{ o.label }}</span
+          >
           <span class="min-w-0 flex-1 text-[16px]"
             >{{ i ? "" : "Proposed. " }}{{ o.expect }} {{ i ? `Why not: ${o.why}.` : `${o.why}.` }}</span
           >

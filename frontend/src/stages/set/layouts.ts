@@ -22,5 +22,7 @@ export function layoutOf(name: string): Component {
 
 /** The bay stands left of the instrument; beside two flanks it stands right. */
 export function columnsOf(name: string): string {
-  return name === "mesh" ? "lg:grid-cols-[1fr_372px]" : "md:grid-cols-[330px_1fr] lg:grid-cols-[372px_1fr]";
+  return name === "mesh"
+    ? "md:grid-cols-[330px_1fr] lg:grid-cols-[1fr_372px]"
+    : "md:grid-cols-[330px_1fr] lg:grid-cols-[372px_1fr]";
 }

@@ -20,10 +20,11 @@ export function useSetting(id: Ref<string>) {
   const sending = useSending(() => query.refetch());
 
   /** Writes with the version seen by then; the answer is the setting as it stands after it. */
-  const write = (make: (params: Params, seen: number) => Promise<SettingView>) =>
+  const write = (make: (params: Params, seen: number) => Promise<SettingView>, reading = false) =>
     sending.send(async (header) => {
       const fresh = await make({ path: path.value, header }, view.value?.version ?? 0);
       client.setQueryData(key.value, fresh);
+      if (!reading) void client.invalidateQueries({ queryKey: ["job", fresh.job.id] });
     });
 
   const entry = (what: {
@@ -39,7 +40,7 @@ export function useSetting(id: Ref<string>) {
     return write((params, seen) => {
       const body = what.supersedes ? { ...sent, seen } : sent;
       return unwrap(api.POST("/api/settings/{setting_id}/entries", { params, body }));
-    });
+    }, true);
   };
   const act = (kind: "as_found" | "move" | "reseat", states: States, remark = "") => {
     const sent = { id: newId(), kind, states, remark };

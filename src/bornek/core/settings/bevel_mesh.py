@@ -181,13 +181,6 @@ class BevelMesh(Setting):
         trouble = why_no_set(ctx.given)
         if trouble:
             checks.append(Check("no_model", "warn", trouble))
-        lash = found["backlash"]
-        if force.other is not None and isinstance(lash.value, Normal):
-            words = verdict(lash.value, force.other).words
-            name = force.other.source if not force.as_ran else "the book for new gears"
-            checks.append(
-                Check("other_window", "note", f"By {name}, {force.other.words(say)}, it would be {words}.")
-            )
         return checks
 
     def _first(self, ctx: Context, say: Speech) -> list[Check]:
@@ -345,11 +338,16 @@ class BevelMesh(Setting):
         pinion, left = (_sign(ctx.given[k]) for k in ("pinion_sense", "left_sense"))
         return pinion * by.get("pinion", 0.0), left * by.get("carrier", 0.0)
 
-    def because(self, ctx: Context) -> str:
-        force = self._force(ctx)
+    def because(self, ctx: Context, outcome: Outcome) -> str:
+        force, lash = self._force(ctx), outcome.result("backlash")
         if force.other is None:
             return ""
-        return f"{force.why}. That would say {force.other.words(speech(ctx))}."
+        judged = (
+            f": {verdict(lash.value, force.other).words}"
+            if lash is not None and lash.value is not None
+            else ""
+        )
+        return f"{force.why}. That would say {force.other.words(speech(ctx))}{judged}."
 
     def brief(self, ctx: Context) -> Sequence[str]:
         turning = turning_words(ctx.given, set_of(ctx.given), "drive")

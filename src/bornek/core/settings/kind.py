@@ -276,7 +276,7 @@ class Setting(Calculation):
         """What a move is expected to bring, where a plain list of its quantities is not how it is said."""
         return ""
 
-    def because(self, ctx: Context) -> str:
+    def because(self, ctx: Context, outcome: Outcome) -> str:
         """Why these limits are in force, and what others would say: beside the next move."""
         return ""
 

@@ -14,7 +14,7 @@ from bornek.core.advice.propose import expect
 from bornek.core.errors import InputError
 from bornek.core.next_move import Option, describe_option
 from bornek.core.plain import dump
-from bornek.core.scenes import Scene
+from bornek.core.scenes import Flank, Scene
 from bornek.core.settings.kind import speech
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.read_states import read_states
@@ -50,5 +50,11 @@ def expect_move(session: Session, setting_id: str, sent: dict[str, Any], today: 
             scenes.append(draw.plain_readout(result, history, trial))
     drawers = {k.key: loaded.ctx.drawer(k.places[0]) for k in history.knobs}
     scenes += draw.packs(history, trial, drawers, say)
+    by = history.steps(chosen)
+    scenes += [
+        loaded.kind.after_move(loaded.ctx, scene, candidate.predicted, by)
+        for scene in loaded.reckoning.now.scenes
+        if isinstance(scene, Flank)
+    ]
     shown: dict[str, Any] = dump(Expectation(describe_option(history, candidate, say, None), scenes))
     return shown

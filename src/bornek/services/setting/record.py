@@ -9,8 +9,9 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.draw import value_label
-from bornek.core.phrases import adjust, text_of
+from bornek.core.phrases import adjust, lower_first, text_of
 from bornek.core.quantities import Speech
+from bornek.core.raw import typed_words
 from bornek.core.settings.kind import Slot, speech
 from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act, Raw
 from bornek.core.settings.state import State
@@ -160,7 +161,7 @@ def _entries(
                 round=numbers[e.round_id],
                 slot=e.slot,
                 label=slot.label if slot else e.slot,
-                as_typed=e.as_typed,
+                as_typed=typed_words(unpack_raw(e.raw), e.as_typed),
                 shown=shown_reading(slot, unpack_raw(e.raw), e.as_typed, say),
                 gauge=gauge.name if gauge else "",
                 by=loaded.names.get(e.mechanic_id, ""),
@@ -175,7 +176,7 @@ def shown_reading(slot: Slot | None, raw: Raw, as_typed: str, say: Speech) -> st
     """A length in the job's unit, whatever it was typed in; anything else as it was typed."""
     number = getattr(raw, "value", None)
     is_length = slot is not None and slot.quantity == "length"
-    return say.number(number) if number is not None and is_length else as_typed
+    return say.number(number) if number is not None and is_length else typed_words(raw, as_typed)
 
 
 def act_lines(loaded: LoadedSetting) -> list[RecordAct]:
@@ -206,8 +207,12 @@ def _act_words(loaded: LoadedSetting, act: Act, before: Mapping[str, State]) -> 
     words = []
     for key, after in act.states.items():
         was = before.get(key)
+        name = (
+            f"{(knobs[key].title or knobs[key].label).lower()}: " if len(knobs) > 1 and key in knobs else ""
+        )
         if was is None or key not in knobs:
-            words.append(after.words(say))
+            words.append(f"{name}{after.words(say)}{'.' if name else ''}")
         elif was != after or act.act_kind == "reseat":
-            words.append(text_of(adjust(knobs[key], was, after, say)).strip())
+            said = text_of(adjust(knobs[key], was, after, say)).strip()
+            words.append(name + (lower_first(said) if name else said))
     return " ".join(words)

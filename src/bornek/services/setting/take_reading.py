@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, NotFound
 from bornek.core.plain import dump
-from bornek.core.raw import check_gauge, read_raw
+from bornek.core.raw import check_gauge, read_raw, typed_words
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
 from bornek.services.desk import Desk
@@ -52,7 +52,8 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     else:
         given = sent["text"] if sent.get("text") is not None else sent.get("value")
         unit = loaded.ctx.gauges[gauge].unit if gauge else loaded.ctx.unit
-        raw, typed = dump(read_raw(slot, given, unit)), str(given)
+        taken = read_raw(slot, given, unit)
+        raw, typed = dump(taken), typed_words(taken, str(given))
     if desk.session.get(t.Entry, sent["id"]) is not None:
         raise InputError(
             "A reading with this id is already kept.",

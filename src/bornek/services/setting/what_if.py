@@ -12,13 +12,13 @@ from sqlalchemy.orm import Session
 from bornek.core import draw
 from bornek.core.advice.proposal import Candidate, Proposal
 from bornek.core.advice.propose import expect, propose
-from bornek.core.advice.replay import History
+from bornek.core.advice.replay import History, Row
 from bornek.core.advice.what_if import Reach, expected_at, pairs_of, reach_of
 from bornek.core.errors import InputError
 from bornek.core.next_move import describe_option
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
-from bornek.core.quantities import Speech
+from bornek.core.quantities import Speech, shown_in
 from bornek.core.scenes import Flank, Pack, Readout, Tick
 from bornek.core.settings.kind import speech
 from bornek.core.settings.knobs import Knob
@@ -112,7 +112,7 @@ def view_what_if(session: Session, setting_id: str, today: date) -> dict[str, An
         readout=_readout(history, None, say),
         flanks=_flanks(loaded),
         spiral_words=_lengthwise(history),
-        because=loaded.kind.because(loaded.ctx),
+        because=loaded.kind.because(loaded.ctx, loaded.reckoning.now),
     )
     found: dict[str, Any] = dump(view)
     return found
@@ -148,7 +148,7 @@ def try_packs(session: Session, setting_id: str, sent: dict[str, Any], today: da
     option = describe_option(history, candidate, say, None)
     trial = Proposal(candidate)
     by = history.steps(states)
-    bare = [f for f in loaded.sheet.outcome.scenes if isinstance(f, Flank)]
+    bare = [f for f in loaded.reckoning.now.scenes if isinstance(f, Flank)]
     seen = [loaded.kind.after_move(loaded.ctx, f, candidate.predicted, by) for f in bare]
     loads = [loaded.kind.under_load(loaded.ctx, f, by) for f in bare]
     drawers = {k.key: loaded.ctx.drawer(k.places[0]) for k in history.knobs}
@@ -220,7 +220,7 @@ def _readout(history: History, trial: Proposal | None, say: Speech) -> Readout |
 
 
 def _flanks(loaded: LoadedSetting) -> list[Flank]:
-    return [f for f in loaded.sheet.outcome.scenes if isinstance(f, Flank)]
+    return [f for f in loaded.reckoning.now.scenes if isinstance(f, Flank)]
 
 
 def _scenes_at(loaded: LoadedSetting, history: History, at: tuple[float, float]) -> list[Flank]:
@@ -237,18 +237,30 @@ def _thousandths(f: Flank) -> list[int]:
 
 
 def _alone(history: History, candidate: Candidate, say: Speech) -> list[str]:
-    """What either adjuster would bring by itself."""
+    """What either adjuster would bring by itself: what would still be out."""
     now = history.last.states
     assert now is not None
     words = []
     for knob in history.knobs:
-        others = [k for k in history.knobs if k is not knob]
-        if all(candidate.states[k.key] == now[k.key] for k in (knob, *others)):
+        if candidate.states[knob.key] == now[knob.key]:
             continue
         alone = expect(history, {**now, knob.key: candidate.states[knob.key]})
-        lower = describe_option(history, alone, say, None).expect.removeprefix("Expect ")
-        words.append(f"If only the {(knob.title or knob.label).lower()} moves: {lower}")
+        out = [
+            f"{_said(row, p.v, say)}, out {'low' if p.v < row.window.low else 'high'}"
+            for row in history.rows
+            if (p := alone.predicted[row.key]) and not row.window.holds(p.v)
+        ]
+        name = (knob.title or knob.label).lower()
+        words.append(f"If only the {name} moves: {'; '.join(out) or 'all in'}.")
     return words
+
+
+def _said(row: Row, v: float, say: Speech) -> str:
+    label = row.label[:1].lower() + row.label[1:]
+    if row.quantity == "length":
+        return f"{label} {say.number(v)}"
+    own = shown_in(row.quantity, row.unit)
+    return f"{label} {own.number(v)} {own.unit}".strip()
 
 
 def _lengthwise(history: History) -> str:
