@@ -77,7 +77,10 @@ def test_in_so_far_says_what_is_owed_before_it_says_leave_it() -> None:
 
 def test_at_the_edge_and_no_better_move_says_so_with_its_chance() -> None:
     found = sheet([0.5, 0.05], six("0.116"), stock={})
-    assert said(found) == "No move is likelier to be in than it is now. Leave it, or read again."
+    assert (
+        said(found)
+        == "No move is likelier to be in than it is now: anything else makes it worse. Leave it, or read again."
+    )
     assert "that it is truly in as it stands" in found["aside"]
 
 

@@ -139,7 +139,7 @@ def _why_not(history: History, c: Candidate, best: Candidate | None, say: Speech
 
 _STAY = {
     "in": "It is in with margin: leave it alone.",
-    "no better": "No move is likelier to be in than it is now. Leave it, or read again.",
+    "no better": "No move is likelier to be in than it is now: anything else makes it worse. Leave it, or read again.",
     "nothing": "Nothing in the drawer gets nearer. Look at the seating, or get other shims.",
     "nowhere": "No position that it can be brought to gets nearer. Look at the parts, or read again.",
     "censored": "Make it loose first: enough to feel play, and measure that.",

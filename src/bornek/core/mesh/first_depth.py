@@ -99,13 +99,20 @@ def farthest_out(packs_mm: Sequence[float], sense: Sense | None) -> float | None
     return max(packs_mm) if sense == "out" else min(packs_mm)
 
 
-def no_jam(pack_words: str) -> str:
-    """What is said before gears are brought together for the first time.
+def no_jam(pack_words: str, sense: Sense | None) -> str:
+    """What is said before gears are brought together for the first time: with which pack, or how without knowing.
 
-    >>> no_jam("")[:34]
+    >>> no_jam("0.90", "out")[:55]
+    'Begin with 0.90 behind the pinion: it holds it farther '
+    >>> no_jam("", "in")[:60]
+    'Begin with a thinner pack than you expect to need: it holds '
+    >>> no_jam("", None)[:34]
     'Nobody knows which way the pack wo'
     """
     turn = "Turn it by hand all the way round while the bolts are drawn down; stop at the first resistance."
+    if sense is None:
+        return f"Nobody knows which way the pack works: draw the pinion down in steps. {turn}"
     if pack_words:
         return f"Begin with {pack_words} behind the pinion: it holds it farther out, the gears cannot jam. {turn}"
-    return f"Nobody knows which way the pack works: draw the pinion down in steps. {turn}"
+    thick = "thicker" if sense == "out" else "thinner"
+    return f"Begin with a {thick} pack than you expect to need: it holds the pinion farther out. {turn}"

@@ -58,12 +58,13 @@ class Thrust:
 
 
 def thrust(s: BevelSet, side: Side) -> Thrust:
-    """Which way the loaded teeth push the members, at the middle of the flank.
+    """Which way the loaded teeth push the members, at the middle of the pitch line.
 
     >>> from bornek.core.mesh.bevel_set import S2
     >>> thrust(S2, "drive").pinion > 0 > thrust(S2, "coast").pinion
     True
     """
     f = flank_of(s, side)
-    row, column = f.x.shape[0] // 2, f.x.shape[1] // 2
+    rows, columns = f.x.shape
+    row, column = int(rows * (1 - s.gear_addendum / s.depth)), columns // 2
     return Thrust(float(f.pinion_out[row, column]), float(f.gear_out[row, column]))

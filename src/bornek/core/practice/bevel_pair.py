@@ -63,7 +63,7 @@ def make_pair(seed: int, number: int) -> Pair:
 
 Log = Sequence[tuple[Floats, Floats]]
 """Rounds so far as (pack changes, readings)."""
-Player = Callable[[Log, Sequence[Reachable], Sequence[Sequence[int]], float], tuple[int, int]]
+Player = Callable[[Pair, Log, Sequence[Reachable], float], tuple[int, int]]
 
 
 def halves(half: float) -> Floats:
@@ -74,33 +74,57 @@ def starts_out(pair: Pair, half: float) -> bool:
     return bool((np.abs(pair.reading(np.zeros(2), 0)) > halves(half)).any())
 
 
-def play_pair(pair: Pair, player: Player, half: float) -> int:
-    """Teardowns until every row reads in; 13 when it never does."""
+@dataclass(frozen=True)
+class PairGame:
+    """Teardowns until every row reads in, 13 when it never does; whether the teeth ever bound."""
+
+    rounds: int
+    harm: bool
+
+
+def play_pair(pair: Pair, player: Player, half: float) -> PairGame:
+    """Harm: truly below −2h of the backlash's aim after a move."""
     packs = list(pair.packs)
     log = [(np.zeros(2), pair.reading(np.zeros(2), 0))]
+    harm = False
     for number in range(1, CAP + 2):
         if (np.abs(log[-1][1]) <= halves(half)).all():
-            return number - 1
+            return PairGame(number - 1, harm)
         if number > CAP:
             break
         found = [reachable(DRAWER, p, MOST) for p in packs]
-        rows = player(log, found, pair.packs, half)
+        rows = player(pair, log, found, half)
         packs = [f.pack(r) for f, r in zip(found, rows, strict=True)]
         change = np.array([float(sum(p) - sum(b)) for p, b in zip(packs, pair.packs, strict=True)])
+        harm = harm or float(pair.y0[0] + pair.j[0] @ change) < -2 * half
         log.append((change, pair.reading(change, number)))
-    return CAP + 1
+    return PairGame(CAP + 1, harm)
 
 
-def joint_advisor(
-    log: Log, found: Sequence[Reachable], begun: Sequence[Sequence[int]], half: float
-) -> tuple[int, int]:
+KNOWN = 0.002
+"""How well the oracle knows the answer of each row, as a share of it."""
+
+
+def joint_advisor(pair: Pair, log: Log, found: Sequence[Reachable], half: float) -> tuple[int, int]:
     """The advisor as the application uses it, with the windows as they are."""
+    return _by_belief(pair, log, found, half, J0, REL)
+
+
+def pair_oracle(pair: Pair, log: Log, found: Sequence[Reachable], half: float) -> tuple[int, int]:
+    """The advisor that is told how this pair answers."""
+    return _by_belief(pair, log, found, half, pair.j, np.full_like(REL, KNOWN))
+
+
+def _by_belief(
+    pair: Pair, log: Log, found: Sequence[Reachable], half: float, j: Floats, rel: Floats
+) -> tuple[int, int]:
     beliefs: list[Belief] = []
     for r in range(3):
-        b = start(J0[r] * PER[r], REL[r])
+        b = start(j[r] * PER[r], rel[r])
         for change, z in log:
             b = learn(b, change.tolist(), float(z[r]) * PER[r], (READING[r] * PER[r]) ** 2)
         beliefs.append(b)
+    begun = pair.packs
     aims = [_aim(h * PER[r], r) for r, h in enumerate(halves(half))]
     now = log[-1][0]
     aimed = joint_target(beliefs, aims, now.tolist())
@@ -121,12 +145,27 @@ def _aim(h: float, row: int) -> Aim:
     return Aim(-h, h, h, -2 * h, harm_side=-1 if row == 0 else 0)
 
 
-def naive_pair(
-    log: Log, found: Sequence[Reachable], begun: Sequence[Sequence[int]], half: float
-) -> tuple[int, int]:
+def naive_pair(pair: Pair, log: Log, found: Sequence[Reachable], half: float) -> tuple[int, int]:
     """Both adjusters by the declared Jacobian, as if it were true."""
     change, z = log[-1]
     step, *_ = np.linalg.lstsq(J0 / halves(half)[:, None], -z / halves(half), rcond=None)
-    wanted = change + step
-    rows = [int(np.argmin(np.abs(f.sums - sum(b) - w))) for f, b, w in zip(found, begun, wanted, strict=True)]
+    return _nearest(pair, found, change + step)
+
+
+def one_at_a_time(pair: Pair, log: Log, found: Sequence[Reachable], half: float) -> tuple[int, int]:
+    """As it is done by hand: the pinion until the pattern is up or down where it should be, then the gear until the
+    backlash is; one of them in a teardown."""
+    change, z = log[-1]
+    wanted = change.copy()
+    if abs(z[2]) > PATTERN[1]:
+        wanted[0] -= z[2] / J0[2, 0]
+    else:
+        wanted[1] -= z[0] / J0[0, 1]
+    return _nearest(pair, found, wanted)
+
+
+def _nearest(pair: Pair, found: Sequence[Reachable], wanted: Floats) -> tuple[int, int]:
+    rows = [
+        int(np.argmin(np.abs(f.sums - sum(b) - w))) for f, b, w in zip(found, pair.packs, wanted, strict=True)
+    ]
     return rows[0], rows[1]

@@ -177,6 +177,7 @@ class BevelMesh(Setting):
             *self._total(ctx, say),
             *_variation(found, values),
             *self._flanks_say(ctx, sifted, force),
+            *_floats(ctx, say),
         ]
         trouble = why_no_set(ctx.given)
         if trouble:
@@ -216,9 +217,10 @@ class BevelMesh(Setting):
             )
             packs.append(pack.mm)
         if ctx.given["depth_way"] != "found" or ctx.given["housing"] == "other":
-            farthest = farthest_out(packs, ctx.given["pinion_sense"] if known else None)
+            sense = ctx.given["pinion_sense"] if known else None
+            farthest = farthest_out(packs, sense)
             checks.append(
-                Check("no_jam", "warn", no_jam("" if farthest is None else f"{say.size(farthest)}"))
+                Check("no_jam", "warn", no_jam(say.size(farthest) if farthest is not None else "", sense))
             )
         return checks
 
@@ -534,3 +536,12 @@ def expect_words(predicted: Mapping[str, Predicted], say: Speech) -> str:
             f"contact {one_third(predicted['x_drive'].v)}, {round(100 * predicted['y_drive'].v)} % up"
         )
     return f"Expect {' and '.join(parts)}." if parts else ""
+
+
+def _floats(ctx: Context, say: Speech) -> list[Check]:
+    """A pinion with play deflects: at no load its contact belongs nearer the toe, which is the other school."""
+    play = float(ctx.given["pinion_play"])
+    if play <= 0 or ctx.school.get("pattern") == "B":
+        return []
+    sentence = f"The pinion floats by {say.size(play)}: under load the contact walks to the heel. School B would have it toe-heavy at no load."
+    return [Check("floats", "note", sentence)]
