@@ -435,7 +435,7 @@ class BevelMesh(Setting):
         return frozenset({"pinion", "carrier", "axial"})
 
     def writes(self, ctx: Context) -> frozenset[str]:
-        return frozenset({"pinion", "carrier", "axial"})
+        return frozenset({"pinion", "carrier"})
 
     def disturbs(self, ctx: Context, after: Mapping[str, State]) -> frozenset[str]:
         """Side to side leaves the carrier bearings alone; another total does not."""
