@@ -19,6 +19,7 @@ from chromium import launch_options
 OUT = Path(__file__).parents[1] / "docs/screenshots"
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
 SET = "/jobs/w17/set/w17.output-end-play"
+PAIR = "/jobs/f12/set/f12.ring-set"
 FILL = "fill:"
 """A key that fills a named field: fill:name=text."""
 BLADES = (*"0.09", "Enter", *"0.10", "Enter")
@@ -31,13 +32,8 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("fit", "/jobs/f12/fit", (1280, 800), "light", ("1", "3", "5", "Enter")),
     ("sums", "/sums/fit_bolts", (1280, 800), "light", ()),
     ("today", "/today", (1280, 800), "light", ()),
-    (
-        "set-nut",
-        "/jobs/s31/set/s31.nut-end-play",
-        (1280, 800),
-        "light",
-        ("Enter",) * 4 + (*"0.45",) + ("Enter",) * 3,
-    ),
+    ("mesh", PAIR, (1280, 800), "light", ()),
+    ("what-if", f"{PAIR}/what-if", (1280, 800), "light", ("Home",) * 4),
     ("set-drive-up", "/jobs/d02/set/d02.head-drive-up", (1280, 800), "light", ("Enter", *(BLADES * 6))),
     ("bench", "/bench", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
@@ -47,13 +43,6 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
     ("receive", "/receive", (1280, 800), "light", ()),
-    (
-        "bore",
-        "/sums/bearing_bore",
-        (1280, 800),
-        "light",
-        ("fill:designation=22218 EK/C3", "fill:goes=0.11", "fill:stops=0.12"),
-    ),
 )
 
 

@@ -118,7 +118,18 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
         page.locator("[data-sum]").first.click(trial=True, timeout=2000)
 
 
-STAGES = ("", "/receive", "/strip", "/inspect", "/plan", "/plan/own", "/fit", "/record", "/definition")
+STAGES = (
+    "",
+    "/receive",
+    "/strip",
+    "/inspect",
+    "/plan",
+    "/plan/own",
+    "/fit",
+    "/mesh",
+    "/record",
+    "/definition",
+)
 SHOP = (
     "/",
     "/today",
@@ -132,6 +143,8 @@ SHOP = (
     "/limits",
     "/jobs/s31/set/s31.nut-end-play",
     "/jobs/a06/set/a06.crank-runout",
+    "/jobs/f12/set/f12.ring-set",
+    "/jobs/f12/set/f12.ring-set/what-if",
     "/types",
     f"/search?text={LONG}",
 )

@@ -66,7 +66,7 @@ function key(event: KeyboardEvent) {
       ref="sheet"
       :width="width"
       :height="TOP + HIGH + 26"
-      class="block touch-none select-none overflow-visible"
+      class="block touch-none select-none overflow-visible focus-visible:-outline-offset-2"
       role="slider"
       tabindex="0"
       :aria-label="label"
