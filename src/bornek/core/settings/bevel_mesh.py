@@ -10,41 +10,31 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import Any, Literal
 
-from bornek.core.errors import RangeError
 from bornek.core.mesh.bevel_set import SIDES, BevelSet, Side
 from bornek.core.mesh.contact import Shift
-from bornek.core.mesh.first_depth import (
-    FirstPack,
-    by_gauge_block,
-    by_mark,
-    farthest_out,
-    housings_apart,
-    no_jam,
-)
 from bornek.core.mesh.lash import lash_slopes
 from bornek.core.mesh.load import Support, contact_under_load
-from bornek.core.mesh.pattern_words import disagree, looks, means, one_third, seen
-from bornek.core.mesh.seen import crowned_as_painted, standing
+from bornek.core.mesh.pattern_words import one_third
 from bornek.core.mesh.slopes import slopes
 from bornek.core.quantities import Speech
 from bornek.core.scenes import Flank, Scene, Section
+from bornek.core.settings.bevel_checks import pair_checks
 from bornek.core.settings.bevel_form import form_of, model_side, set_of, why_no_set
-from bornek.core.settings.bevel_lash import around_wheel, lash_results, per_reading, tightest_at
+from bornek.core.settings.bevel_lash import around_wheel, lash_results, per_reading
 from bornek.core.settings.bevel_limits import (
-    HALF_X,
-    HALF_Y,
     Force,
     in_force,
     pattern_windows,
     witness_of,
 )
+from bornek.core.settings.bevel_model import model_of, painted_on, stands_at, total_nm
 from bornek.core.settings.bevel_picture import bare_flank, centroid, expected_ring, painted_patch, ring
 from bornek.core.settings.bevel_stations import FLANKS, FREE, stations, turning_words
 from bornek.core.settings.common import unread
 from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
-from bornek.core.settings.kind import Check, Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
+from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
 from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
-from bornek.core.settings.records import Choice, Context, Paint, Predicted
+from bornek.core.settings.records import Choice, Context, Predicted
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.settings.state import State
@@ -60,7 +50,6 @@ UNKNOWN_X, UNKNOWN_Y = (0.3, 0.6), (1.5, -0.8)
 """Pattern per mm out of pinion and gear where no geometry is known: a straight pair's, wide."""
 FAINT_X, WIDE_X = 0.25, 1.2
 """A spiral pair's lengthwise answer: at least this much per mm, and its sign left open."""
-SAME_NM = 1000
 
 
 @register
@@ -110,7 +99,7 @@ class BevelMesh(Setting):
         observed = {r.key: r.value for r in results if r.value is not None and r.key in ROWS}
         return Outcome(
             results=tuple(results),
-            checks=tuple(self._checks(ctx, sifted, values, results, force)),
+            checks=tuple(pair_checks(ctx, sifted, values, results, force)),
             verdict=NOT_READ if missing and not overall.code.startswith("out") else overall,
             instruct=why_no_set(ctx.given) if ctx.given.get("offset") and not missing else "",
             scenes=self._scenes(ctx, sifted),
@@ -166,106 +155,6 @@ class BevelMesh(Setting):
                     )
                 )
         return results
-
-    def _checks(
-        self, ctx: Context, sifted: Sifted, values: Sequence[float], results: Sequence[Result], force: Force
-    ) -> list[Check]:
-        found = {r.key: r for r in results}
-        say = speech(ctx)
-        checks = [
-            *self._first(ctx, say),
-            *self._total(ctx, say),
-            *_variation(found, values),
-            *self._flanks_say(ctx, sifted, force),
-            *_floats(ctx, say),
-        ]
-        trouble = why_no_set(ctx.given)
-        if trouble:
-            checks.append(Check("no_model", "warn", trouble))
-        return checks
-
-    def _first(self, ctx: Context, say: Speech) -> list[Check]:
-        """How a first assembly begins, in its first round: which pack, and that nothing can jam."""
-        if ctx.round > ctx.first_round:
-            return []
-        checks = []
-        known = ctx.given["pinion_sense"] in ("out", "in")
-        packs = [p for key in ("pack_with_set", "pack_of_housing") if (p := ctx.given.get(key)) is not None]
-        if ctx.given["housing"] == "other":
-            words = housings_apart(packs[0], packs[1], float(ctx.given["housing_tolerance"]))
-            checks.append(Check("housing", "note", words))
-        if ctx.given["depth_way"] == "flush":
-            words = "Heel ends flush, seen through the opening: then read the backlash."
-            spiral = float(ctx.given["spiral_angle"]) > 0
-            if spiral:
-                words = (
-                    "Heel ends flush says nothing on a spiral pair: go by gauge, mark or the pack as found."
-                )
-            checks.append(Check("flush", "warn" if spiral else "note", words))
-        try:
-            pack = first_pack(ctx.given)
-        except RangeError as error:
-            pack = None
-            checks.append(Check("first_pack", "warn", f"{error.message} {error.next_step}"))
-        if pack is not None:
-            checks.append(
-                Check(
-                    "first_pack",
-                    "note",
-                    f"First pinion pack, {pack.line.label.lower()}: {say.size(pack.mm)}.",
-                )
-            )
-            packs.append(pack.mm)
-        if ctx.given["depth_way"] != "found" or ctx.given["housing"] == "other":
-            sense = ctx.given["pinion_sense"] if known else None
-            farthest = farthest_out(packs, sense)
-            checks.append(
-                Check("no_jam", "warn", no_jam(say.size(farthest) if farthest is not None else "", sense))
-            )
-        return checks
-
-    def _total(self, ctx: Context, say: Speech) -> list[Check]:
-        """What the carrier bearings get where the packs at their sides do not come to what they did."""
-        begun, state = ctx.state("carrier", ctx.first_round), ctx.state("carrier")
-        if begun is None or state is None or abs(_total_nm(state) - _total_nm(begun)) < SAME_NM:
-            return []
-        total, was = _total_nm(state) / 1e6, _total_nm(begun) / 1e6
-        more = "more" if total > was else "less"
-        sentence = (
-            f"The carrier packs come to {say.size(total)}, {say.size(abs(total - was))} {more} than {say.size(was)}: "
-            f"the carrier bearings stand {say.size(abs(total - was))} {'looser' if total > was else 'tighter'} by it, "
-            "if shims lie under their covers. Set their preload again."
-        )
-        return [Check("carrier_total", "warn", sentence)]
-
-    def _flanks_say(self, ctx: Context, sifted: Sifted, force: Force) -> list[Check]:
-        """What is seen on the loaded flank, what that means, which way mends it on this machine."""
-        drive, coast = painted_on(sifted, "drive"), painted_on(sifted, "coast")
-        if drive is None:
-            return []
-        half = (HALF_X, HALF_Y)
-        on_drive = seen(*centroid(drive.mask)[:2], force.centre, half)
-        checks = []
-        if not on_drive.there:
-            spiral = float(ctx.given["spiral_angle"]) > 0
-            mends = self._mends(ctx, on_drive.up)
-            checks.append(
-                Check("pattern", "note", f"Drive side {looks(on_drive)}: {means(on_drive, spiral)}.{mends}")
-            )
-        if coast is not None:
-            apart = disagree(on_drive, seen(*centroid(coast.mask)[:2], force.centre, half))
-            if apart:
-                checks.append(Check("flanks_apart", "warn", apart))
-        return checks
-
-    def _mends(self, ctx: Context, up: str) -> str:
-        """Which way the pinion's pack goes here; nothing where its sense is not known."""
-        sense = ctx.given["pinion_sense"]
-        if up not in ("root", "tip") or sense not in ("out", "in"):
-            return ""
-        more = (up == "root") == (sense == "out")
-        way = "out" if up == "root" else "in"
-        return f" Bring the pinion {way}: {'more' if more else 'fewer'} shims behind it, here."
 
     def _scenes(self, ctx: Context, sifted: Sifted) -> tuple[Scene, ...]:
         scenes: list[Scene] = [self._flank(ctx, sifted, flank) for flank in SIDES]
@@ -440,13 +329,9 @@ class BevelMesh(Setting):
     def disturbs(self, ctx: Context, after: Mapping[str, State]) -> frozenset[str]:
         """Side to side leaves the carrier bearings alone; another total does not."""
         now, then = ctx.state("carrier"), after.get("carrier")
-        if now is None or then is None or _total_nm(now) == _total_nm(then):
+        if now is None or then is None or total_nm(now) == total_nm(then):
             return self.writes(ctx)
         return self.writes(ctx) | {"pack"}
-
-
-def _total_nm(state: State) -> int:
-    return sum(map(sum, state.packs))
 
 
 def _pattern_label(flank: str, way: str) -> str:
@@ -468,60 +353,6 @@ def _per_transverse(ctx: Context, s: BevelSet | None) -> float:
     return per_reading({**ctx.given, "meant": "transverse"}, s)
 
 
-def painted_on(sifted: Sifted, flank: str) -> Paint | None:
-    entry = sifted.counted.get(f"paint.{flank}")
-    return entry.raw if entry is not None and isinstance(entry.raw, Paint) else None
-
-
-def first_paint(ctx: Context, flank: str) -> Paint | None:
-    """The flank as it was painted first on the parts that are in now."""
-    rows = [e for e in ctx.entries if e.slot == f"paint.{flank}" and e.round >= ctx.first_round]
-    raw = min(rows, key=lambda e: (e.round, e.seq)).raw if rows else None
-    return raw if isinstance(raw, Paint) and any(map(any, raw.mask)) else None
-
-
-def model_of(ctx: Context) -> BevelSet | None:
-    """The pair as the model has it, crowned as its first paint showed; None where nothing is known of it."""
-    s = set_of(ctx.given)
-    paint = first_paint(ctx, "drive")
-    if s is None or paint is None:
-        return s
-    return crowned_as_painted(s, model_side(s, ctx.given, "drive"), paint.mask)
-
-
-def stands_at(ctx: Context, s: BevelSet) -> Shift:
-    """Where the members stand from the model's home, by what is painted now."""
-    painted = {
-        model_side(s, ctx.given, "drive" if e.slot == "paint.drive" else "coast"): centroid(e.raw.mask)[:2]
-        for e in ctx.now()
-        if e.slot in ("paint.drive", "paint.coast") and isinstance(e.raw, Paint) and any(map(any, e.raw.mask))
-    }
-    return standing(s, painted) if painted else Shift()
-
-
-def first_pack(given: Mapping[str, Any]) -> FirstPack | None:
-    """The pack that the pinion goes in with first, where it is reckoned and its sense is known."""
-    sense = given["pinion_sense"]
-    if sense not in ("out", "in"):
-        return None
-    if given["depth_way"] == "gauge":
-        return by_gauge_block(given["depth_gap"], given["depth_block"], given["distance"], sense)
-    if given["depth_way"] == "mark":
-        return by_mark(given["reference_pack"], given["mark"], given["mark_convention"], sense)
-    return None
-
-
-def _variation(found: Mapping[str, Result], values: Sequence[float]) -> list[Check]:
-    if "variation" not in found or found["variation"].verdict.code != "out_high":
-        return []
-    where = f", tightest near {tightest_at(values):.0f}° from tooth 1" if len(values) >= 4 else ""
-    sentence = (
-        f"The backlash varies around the gear by more than is allowed{where}: look for its runout, "
-        "find the high spot, and do not set it before that is mended."
-    )
-    return [Check("variation", "stop", sentence, "stop")]
-
-
 def expect_words(predicted: Mapping[str, Predicted], say: Speech) -> str:
     """
     >>> expect_words({"backlash": Predicted(0.21, 0.015), "x_drive": Predicted(0.34, 0.03), "y_drive": Predicted(0.61, 0.03)}, Speech())
@@ -536,12 +367,3 @@ def expect_words(predicted: Mapping[str, Predicted], say: Speech) -> str:
             f"contact {one_third(predicted['x_drive'].v)}, {round(100 * predicted['y_drive'].v)} % up"
         )
     return f"Expect {' and '.join(parts)}." if parts else ""
-
-
-def _floats(ctx: Context, say: Speech) -> list[Check]:
-    """A pinion with play deflects: at no load its contact belongs nearer the toe, which is the other school."""
-    play = float(ctx.given["pinion_play"])
-    if play <= 0 or ctx.school.get("pattern") == "B":
-        return []
-    sentence = f"The pinion floats by {say.size(play)}: under load the contact walks to the heel. School B would have it toe-heavy at no load."
-    return [Check("floats", "note", sentence)]
