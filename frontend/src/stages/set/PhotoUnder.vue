@@ -46,6 +46,7 @@ async function paint(which: "lighter" | "darker") {
     );
     lay();
     emit("mask", found[which]);
+    emit("close");
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : String(error);
   }
@@ -80,7 +81,7 @@ async function paint(which: "lighter" | "darker") {
     <template v-if="photo">
       <CornersMark v-model="corners" class="mt-2" :photo="photo" />
       <div class="mt-2 flex flex-wrap gap-2">
-        <button type="button" class="control" data-lay @click="lay">Lay it under</button>
+        <button type="button" class="control" data-lay @click="(lay(), $emit('close'))">Lay it under</button>
         <button type="button" class="control" data-first="lighter" @click="paint('lighter')">
           Paint its lighter patch
         </button>
