@@ -132,6 +132,20 @@ def test_half_read_it_asks_for_the_paint_and_never_for_other_shims() -> None:
     assert found["verdict"]["code"] == "out_high"
 
 
+def test_the_shim_that_would_do_most_is_named_with_its_place() -> None:
+    """Two thick plates behind the pinion and nothing in the drawer: it cannot come in by a tenth."""
+    data = {
+        "given": PAIR | {"least": 0.20, "greatest": 0.30}, "stock": {},
+        "acts": [{"states": {"pinion": [0.5, 0.4], "carrier": {"left": [0.8], "right": [0.75]}}}],
+        "entries": [*({"slot": f"lash.{n}", "value": v} for n, v in enumerate((0.28, 0.285, 0.28, 0.275), 1)),
+                    *painted(Shift(0.16))],
+    }  # fmt: skip
+    found = compute("bevel_mesh", data)
+    assert found["move"]["missing_at"] == "pinion"
+    assert found["move"]["missing_p"] > 0.1
+    assert "at the pinion, not in the drawer, would make it" in said(found)
+
+
 # the limits
 
 

@@ -6413,6 +6413,7 @@ export interface components {
             alternatives: components["schemas"]["Option"][];
             best: components["schemas"]["Option"] | null;
             missing: string;
+            missing_at: string;
             missing_mm: number | null;
             missing_p: number;
             provable: boolean;

@@ -60,6 +60,8 @@ class Move:
     provable: bool
     missing_mm: float | None = None
     missing_p: float = 0.0
+    missing_at: str = ""
+    """The adjuster that it would lie at."""
 
 
 @dataclass(frozen=True)
@@ -150,9 +152,6 @@ _STAY = {
 
 
 def describe_move(history: History, p: Proposal, say: Speech) -> Move:
-    missing = ""
-    if p.missing is not None:
-        missing = f"A {say.size(p.missing)} shim, not in the drawer, would make it {chance(p.missing_p)}."
     best = describe_option(history, p.best, say, None) if p.best else None
     others = tuple(describe_option(history, c, say, p.best) for c in p.alternatives)
     return Move(
@@ -160,10 +159,29 @@ def describe_move(history: History, p: Proposal, say: Speech) -> Move:
         alternatives=others,
         stay=p.stay,
         stay_words=_STAY.get(p.stay, ""),
-        missing=missing,
+        missing=_lacking(history, p, say),
         provable=p.provable,
         missing_mm=p.missing,
         missing_p=p.missing_p,
+        missing_at=p.missing_at,
+    )
+
+
+def _lacking(history: History, p: Proposal, say: Speech) -> str:
+    """The shim that the drawer lacks and that would do most."""
+    if p.missing is None:
+        return ""
+    shim = f"A {say.size(p.missing)} shim{_at(history, p)}"
+    return f"{shim}, not in the drawer, would make it {chance(p.missing_p)}."
+
+
+def _at(history: History, p: Proposal) -> str:
+    """Where a missing shim would lie, where there are several places."""
+    knob = next((k for k in history.knobs if k.key == p.missing_at), None)
+    return (
+        f" at the {lower_first(knob.title or knob.label)}"
+        if knob is not None and len(history.knobs) > 1
+        else ""
     )
 
 
@@ -288,7 +306,8 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
     if p.best is None and owed:
         return Next(plain(owed), "Then the move", "It rests on all that is to be read.", True)
     if p.best is None:
-        return Next(plain(_STAY["nothing" if history.knob.domain.sort != "position" else "nowhere"]))
+        stays = _STAY["nothing" if history.knob.domain.sort != "position" else "nowhere"]
+        return Next(plain(f"{stays} {_lacking(history, p, say)}".strip()))
     if p.stay:
         return Next(
             plain(_STAY[p.stay]),
@@ -348,7 +367,7 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
     if p.left_out:
         parts.append(f"Of the drawer {p.left_out} thicknesses were left out: too many to join them all.")
     if p.missing is not None:
-        parts.append(f"A {say.size(p.missing)} would make it {chance(p.missing_p)}.")
+        parts.append(f"A {say.size(p.missing)}{_at(history, p)} would make it {chance(p.missing_p)}.")
     return " ".join(parts)
 
 

@@ -124,6 +124,9 @@ const lands = (k: number) => {
             @best="tool.best"
           />
         </div>
+        <p v-if="!tool.view.value.lands.some((row) => row.includes('1'))" class="font-bold" data-none-lands>
+          No pair of packs lands both: the nearest is shown.
+        </p>
         <p v-for="a in tool.tried.value?.alone ?? []" :key="a" class="text-[16px] font-semibold" data-alone>
           {{ a }}
         </p>

@@ -37,6 +37,7 @@ class Proposal:
     provable: bool = True
     missing: float | None = None
     missing_p: float = 0.0
+    missing_at: str = ""
     seating: bool = False
     left_out: int = 0
     """Thicknesses of the drawer that were not tried: there are too many to join them all."""

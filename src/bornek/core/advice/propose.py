@@ -34,6 +34,8 @@ OPEN_HALF = 50.0
 """Half a window with an open end, in the belief's unit."""
 PACK_GRID_UM = 10.0
 THINNEST_NM = 20_000
+LOOK_UM = 200.0
+"""A missing shim is looked for so far to either side of what is advised."""
 
 
 def grid_of(knob: Knob) -> float:
@@ -112,7 +114,10 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         return _try_the_sense(history, options, index, scores, aims)
     order = _possible(history, ctx, options, index, _order(history, options, index, scores))
     if not order:
-        return Proposal(None, stay="nothing", provable=provable)
+        at, missing, missing_p = _missing(history, ctx, expect(history, states), aims)
+        return Proposal(
+            None, stay="nothing", provable=provable, missing=missing, missing_p=missing_p, missing_at=at
+        )
     now_in = _now_in(history)
     best, *rest = (
         _candidate(history, options, index, scores, i) for i in _shown(history, options, index, scores, order)
@@ -122,7 +127,7 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         return Proposal(best, (), "edge", now_in, provable)
     if judged.code in ("at_edge", "not_proven") and not _gains(history, best, now_in):
         return Proposal(best, rivals, "no better", now_in, provable)
-    missing, missing_p = _missing(history, ctx, best, aims)
+    missing_at, missing, missing_p = _missing(history, ctx, best, aims)
     seating = any(r.s_a > SEATING_SHARE * r.window.half for r in history.rows)
     return Proposal(
         best=best,
@@ -130,6 +135,7 @@ def propose(history: History, ctx: Context, judged: Verdict) -> Proposal:
         now_in=now_in,
         provable=provable,
         missing=missing,
+        missing_at=missing_at,
         missing_p=missing_p,
         seating=seating,
         left_out=max(o.left_out for o in options),
@@ -374,21 +380,40 @@ def _row_in(history: History, row: Row, found: object) -> float:
 
 def _missing(
     history: History, ctx: Context, best: Candidate, aims: Sequence[Aim]
-) -> tuple[float | None, float]:
-    """The thinnest shim, not in the drawer, that swapped for one of the pack would centre it."""
-    knob, row = history.knob, history.row
-    if len(history.knobs) > 1 or len(history.rows) > 1 or knob.domain.sort != "pack":
-        return None, 0.0
-    now = best.states[knob.key]
-    x = np.array([target(row.belief, aims[0])])
-    r2 = (reading_u(history, row) * row.per) ** 2
-    p = float(score(row.belief, x, float(x[0]), aims[0], r2).p_in[0])
-    if p - best.p_in < MISSING_GAIN:
-        return None, 0.0
-    ideal = history.start[knob.key] + float(x[0]) / UM
+) -> tuple[str, float | None, float]:
+    """The thinnest shim, not in the drawer, that swapped for one of a pack would do most, at which adjuster, and the
+    chance with it; the other adjusters stay where the advice has them."""
+    most: tuple[str, float | None, float] = ("", None, 0.0)
+    for i, knob in enumerate(history.knobs):
+        if knob.domain.sort != "pack":
+            continue
+        x = history.travels(best.states)
+        x[i], p = _ideal(history, i, x, aims)
+        fresh = _fresh(history, ctx, knob, best.states[knob.key], x[i])
+        if fresh is not None and p - best.p_in >= MISSING_GAIN and p > most[2]:
+            most = (knob.key, fresh, p)
+    return most
+
+
+def _ideal(history: History, i: int, x: Sequence[float], aims: Sequence[Aim]) -> tuple[float, float]:
+    """Where one adjuster would best stand [µm], the others where they are in x, and the chance to land in there."""
+    if len(history.rows) == len(history.knobs) == 1:
+        places = np.array([target(history.row.belief, aims[0])])
+    else:
+        places = x[i] + np.arange(-LOOK_UM, LOOK_UM + PACK_GRID_UM, PACK_GRID_UM)
+    tried = np.tile(np.asarray(x, dtype=float), (len(places), 1))
+    tried[:, i] = places
+    p = _score(history, tried, [float(v) for v in tried[0]], aims).p_in
+    best = int(np.argmax(p))
+    return float(places[best]), float(p[best])
+
+
+def _fresh(history: History, ctx: Context, knob: Knob, now: State, x: float) -> float | None:
+    """The thinnest shim that the drawer lacks and that swapped for one of the pack, or added, brings it to x [µm]."""
+    ideal = history.start[knob.key] + x / UM
     short_nm = to_nm(round(ideal - travel(knob.domain, now), 2))
     pack = now.packs[0]
     held = {t for t, n in ctx.drawer(knob.place).items() if n > 0} | set(pack)
     wanted = [t + short_nm for t in (*pack, 0) if t + short_nm >= THINNEST_NM]
     fresh = sorted(t for t in wanted if t not in held)
-    return (from_nm(fresh[0]), p) if fresh else (None, 0.0)
+    return from_nm(fresh[0]) if fresh else None

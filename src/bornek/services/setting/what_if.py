@@ -160,7 +160,7 @@ def try_packs(session: Session, setting_id: str, sent: dict[str, Any], today: da
         loaded=[f for f in loads if isinstance(f, Flank)],
         readout=_readout(history, trial, say),
         packs=draw.packs(history, trial, drawers, say),
-        alone=_alone(history, candidate, say),
+        alone=[*_alone(history, candidate, say), *_lacking(loaded)],
         states={key: show_state(state, say) for key, state in states.items()},
     )
     found: dict[str, Any] = dump(view)
@@ -253,6 +253,12 @@ def _alone(history: History, candidate: Candidate, say: Speech) -> list[str]:
         name = (knob.title or knob.label).lower()
         words.append(f"If only the {name} moves: {'; '.join(out) or 'all in'}.")
     return words
+
+
+def _lacking(loaded: LoadedSetting) -> list[str]:
+    """The shim that the drawer lacks and that would do most, as the advice has it."""
+    move = loaded.sheet.move
+    return [move.missing] if move is not None and move.missing else []
 
 
 def _said(row: Row, v: float, say: Speech) -> str:

@@ -63,7 +63,9 @@ def _look(loaded: LoadedSetting, found: dict[tuple[str, int], list[tuple[float, 
     log = loaded.log
     words = f"{chance(move['missing_p'])} instead of {chance(before)}"
     gain = Gain(log.job.id, log.setting.id, log.unit.tag, log.setting.label, words)
-    key = (log.place.shim_form, to_nm(move["missing_mm"]))
+    knob = next((k for k in loaded.reckoning.knobs if k.key == move.get("missing_at")), None)
+    form = loaded.ctx.form(knob.place) if knob is not None and knob.place else log.place.shim_form
+    key = (form, to_nm(move["missing_mm"]))
     found.setdefault(key, []).append((move["missing_p"] - before, gain))
 
 

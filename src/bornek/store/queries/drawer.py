@@ -46,4 +46,4 @@ def miked(session: Session, form: str) -> dict[int, int]:
         .where(t.ShimLot.form == form)
         .order_by(t.ShimMeasure.at, t.ShimMeasure.id)
     )
-    return dict(rows.tuples().all())
+    return {row.thickness_nm: row.measured_nm for row in rows}
