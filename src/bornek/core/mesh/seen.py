@@ -78,9 +78,14 @@ def standing(s: BevelSet, painted: dict[Side, tuple[float, float]]) -> Shift:
     >>> 0.05 < at.pinion < 0.12, abs(at.gear) < 0.05
     (True, True)
     """
+    return _standing(s, tuple(painted.items()))
+
+
+@lru_cache(maxsize=64)
+def _standing(s: BevelSet, painted: tuple[tuple[Side, tuple[float, float]], ...]) -> Shift:
     k = slopes(s)
     rows, short = [], []
-    for side, (x, y) in painted.items():
+    for side, (x, y) in painted:
         home = contact(s, side)
         rows += [np.array(k.x[side]) / PAINT_SD, np.array(k.y[side]) / PAINT_SD]
         short += [(x - home.x) / PAINT_SD, (y - home.y) / PAINT_SD]
