@@ -156,3 +156,22 @@ def test_a_bare_number_is_in_the_scales_own_unit(client: FlaskClient) -> None:
     cell = next(c for c in view["sheet"]["cells"] if c["slot"] == "seal.1")
     assert cell["entries"][0]["raw"]["value"] == pytest.approx(17.65, abs=0.01)
     assert cell["shown"] == "1.8 kgf"
+
+
+BEGUN: dict[str, Any] = {"packs": [0.5], "joint_packs": {"left": [1.2], "right": [0.8]}}
+"""What is in as found, by what an adjuster can be brought to; a position where it is not packs."""
+
+
+@pytest.mark.parametrize("kind", sorted(GIVEN))
+def test_every_kind_takes_what_is_in_as_found_without_a_unit(client: FlaskClient, kind: str) -> None:
+    """Also one whose adjusters lie at several places, of which no unit says where they are."""
+    assert begin(client, kind=kind, given=GIVEN[kind]).status_code == 201
+    view = client.get("/api/settings/hoist.setting").get_json()
+    owed = [k for k in view["knobs"] if k["state"] is None and k["domain"]["type"] in BEGUN]
+    if not owed:
+        return
+    states = {k["key"]: BEGUN[k["domain"]["type"]] for k in owed}
+    sent = {"id": "f1", "kind": "as_found", "states": states, "seen": view["version"]}
+    answer = client.post("/api/settings/hoist.setting/acts", json=sent, headers=ACTOR)
+    assert answer.status_code == 201, answer.get_json()
+    assert all(k["state"] for k in answer.get_json()["knobs"] if k["key"] in states)

@@ -19,6 +19,7 @@ class UnreadSetting(Setting):
         self.id, self.version, self.trouble = kind_id, version, trouble  # type: ignore[misc]
         self.title = kind.title if kind else kind_id.replace("_", " ")  # type: ignore[misc]
         self.cautions = kind.cautions if kind else STANDARD_CAUTIONS  # type: ignore[misc]
+        self.stage = getattr(kind, "stage", "set")  # type: ignore[misc]
         self._kind = kind
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:

@@ -55,23 +55,26 @@ def bench_kinds() -> list[dict[str, Any]]:
 def begin_bench(desk: Desk, sent: dict[str, Any]) -> None:
     """sent: id, name, kind, given, length_unit, gauge and shim_form (both may be empty).
 
-    A job of a unit with a made tag and a definition of one place. Raises InputError for what does not hold.
+    A job of a unit with a made tag and a definition of one place, and of those at which its adjusters lie apart. Raises InputError for what does not hold.
     """
     desk.mechanic()
     kind = find_kind(sent["kind"])
     name = sent["name"].strip()
     if not name:
         raise InputError("Say what it is called.", field="name", next_step="A word will do: hoist, left end.")
-    kind.evaluate(
-        Context(given=read_given(kind, sent["given"], sent["length_unit"]), unit=sent["length_unit"])
-    )
+    ctx = Context(given=read_given(kind, sent["given"], sent["length_unit"]), unit=sent["length_unit"])
+    kind.evaluate(ctx)
     shelf = find_gauges(desk.session, desk.today).values()
     gauge = sent["gauge"] or first_gauge(kind, sent["given"], sent["length_unit"], shelf)
     given = spell_lengths(kind, sent["given"], sent["length_unit"])
     point = {"key": KEY, "label": name, "kind": kind.id, "place": PLACE, "gauge": gauge, "given": given}
-    place = {"key": PLACE, "label": "on the bench", "shim_form": sent["shim_form"] or "none", "at": ""}
+    others = sorted({key for knob in kind.knobs(ctx) for key in knob.places if key})
+    places = [
+        {"key": key, "label": label, "shim_form": sent["shim_form"] or "none", "at": ""}
+        for key, label in ((PLACE, "on the bench"), *((key, key) for key in others))
+    ]
     type_id = f"own-{sent['id']}"[:60]
-    revision = define_type(desk, type_id, name, {"places": [place], "settings": [point]})
+    revision = define_type(desk, type_id, name, {"places": places, "settings": [point]})
     receive_unit(
         desk,
         {
