@@ -17,7 +17,7 @@ CELLS_ALONG, CELLS_UP = 24, 13
 def flank_point(x: float, y: float, width: float, height: float, taper: float = TAPER) -> tuple[float, float]:
     """Flank shares (toe to heel, root to tip) on the tapered outline; y upward.
 
-    >>> flank_point(1, 0.5, 100, 40)
+    >>> flank_point(1, 0.5, 100.0, 40.0)
     (100.0, 20.0)
     """
     half = height / 2 * (1 - taper * (1 - x))
