@@ -109,6 +109,24 @@ HIDDEN = """() => {
     return said.filter((e) => discs.some((d) => over(box(e), d))).map((e) => e.textContent);
 }"""
 """What is in, where a disc of the round log lies over it."""
+COVERED = """() => {
+    const box = (e) => e.getBoundingClientRect();
+    const over = (a, b) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1;
+    const found = [];
+    for (const log of document.querySelectorAll('[data-mark=log]')) {
+        const head = log.previousElementSibling;
+        const tint = log.querySelector('rect');
+        if (head?.tagName === 'H2' && tint && box(tint).top < box(head).bottom - 1) found.push(`tint over ${head.textContent}`);
+        const bars = [...log.querySelectorAll('rect[fill="var(--move)"]')];
+        for (const words of log.querySelectorAll('text[paint-order=stroke][font-weight="680"]'))
+            if (words.previousElementSibling?.tagName !== 'rect' && bars.some((b) => over(box(words), box(b))))
+                found.push(`bar under ${words.textContent}`);
+    }
+    const main = document.querySelector('[data-main]');
+    if (main && (box(main).bottom > innerHeight || box(main).top < 0)) found.push('main button out of sight');
+    return found;
+}"""
+"""What lies over something else in the round log, or out of the sight of who has to press it."""
 
 
 @pytest.mark.parametrize("name", WALKS)
@@ -126,6 +144,7 @@ def test_a_setting_is_brought_in_and_signed_by_keys(bench: Page, name: str) -> N
             take(bench, answer)
         expect(bench.locator("[data-say]")).to_contain_text(walk.says[number])
         assert bench.evaluate(HIDDEN) == []
+        assert bench.evaluate(COVERED) == []
         if number < len(walk.rounds) - 1:
             write_down(bench, walk.moves[number] if walk.moves else "")
             expect(
