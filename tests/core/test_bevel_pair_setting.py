@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from bornek.core.compute import compute
+from bornek.core.errors import InputError, RangeError
 from bornek.core.mesh.bevel_set import S2, SIDES
 from bornek.core.mesh.contact import Shift, contact
 from bornek.core.mesh.first_depth import FARTHER, NEARER, by_gauge_block, by_mark
@@ -322,3 +323,44 @@ def test_all_in_is_left_alone() -> None:
     found = sheet((0.23, 0.235, 0.23, 0.225), home, ran_with=0.23, schools={"backlash": "B"})
     assert found["verdict"]["code"] == "in"
     assert "Leave it" in said(found)
+
+
+def bare(**more: Any) -> dict[str, Any]:
+    """The same pair with its teeth not known."""
+    known = {k: v for k, v in PAIR.items() if k not in ("z1", "z2", "module", "face", "hand", "cutter")}
+    entries = [{"slot": f"lash.{n}", "value": v} for n, v in enumerate(LASH, 1)]
+    given = known | {"geometry": "unknown", "pinion_angle": 14.3, "spiral_angle": 0} | more
+    return compute(
+        "bevel_mesh",
+        {"given": given, "stock": DRAWER, "acts": [{"states": PACKS}], "entries": [*entries, *painted()]},
+    )
+
+
+def test_where_the_teeth_are_not_known_the_outer_radius_is_asked_and_never_taken_for_the_indicators() -> None:
+    with pytest.raises(InputError, match="outer pitch radius is missing"):
+        bare(meant="transverse", indicator_radius=100)
+    read, across = bare(), bare(meant="transverse", indicator_radius=100, outer_radius=150)
+    assert results(across)["backlash"]["value"]["v"] == pytest.approx(
+        1.5 * results(read)["backlash"]["value"]["v"]
+    )
+
+
+def test_an_indicator_beyond_the_teeth_is_refused_with_what_to_do() -> None:
+    with pytest.raises(RangeError, match="beyond the teeth") as told:
+        sheet(meant="transverse", indicator_radius=200)
+    assert "they end at 150.5 mm" in told.value.message
+    assert "from the gear's axis" in told.value.next_step
+
+
+@pytest.mark.parametrize("sense", ["pinion_sense", "left_sense"])
+def test_no_ring_is_drawn_where_nobody_knows_which_way_a_pack_works(sense: str) -> None:
+    found = sheet(least=0.20, greatest=0.26, **{sense: "unknown"})
+    assert "predicted" not in {
+        p["role"] for s in found["scenes"] if s["type"] == "flank" for p in s["patches"]
+    }
+
+
+def test_the_sum_of_the_first_pack_is_shown_line_by_line() -> None:
+    found = results(sheet(depth_way="mark", reference_pack=0.9, mark=0.05, mark_convention=FARTHER))
+    (line,) = found["first_pack"]["working"]["lines"]
+    assert (line["sum"], line["result"]) == ("0.900 + 0.050", "0.950 mm")

@@ -197,4 +197,13 @@ def chance(p: float) -> str:
     >>> chance(0.97), chance(0.999), chance(0.002)
     ('97 in 100', '99 in 100', '1 in 100')
     """
-    return f"{min(99, max(1, round(100 * p)))} in 100"
+    return f"{in_100(p)} in 100"
+
+
+def in_100(p: float) -> int:
+    """A chance of so many in 100; never none, never all.
+
+    >>> in_100(0.5), in_100(0.0)
+    (50, 1)
+    """
+    return min(99, max(1, round(100 * p)))

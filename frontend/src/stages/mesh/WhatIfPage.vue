@@ -99,7 +99,7 @@ const lands = (k: number) => {
         <div v-if="loads" class="grid grid-cols-1 gap-x-5 sm:grid-cols-2" data-loaded>
           <FlankMark v-for="f in tool.tried.value?.loaded ?? []" :key="f.label" :scene="f" small />
           <p v-if="tool.tried.value && !tool.tried.value.loaded.length" class="text-secondary">
-            Under load: give the torque that it works at, under Given.
+            Under load: it wants the torque, the teeth and which way the packs work, under Given.
           </p>
         </div>
         <FlankLegend :flanks="flanks" />

@@ -39,7 +39,7 @@ export function useTriedScenes(tool: WhatIf, layer: Ref<number>) {
   const odds = computed(() => {
     const [p, q] = tool.at.value;
     const chance = tool.view.value?.odds[p]?.[q];
-    return chance === undefined ? "" : `${Math.min(99, Math.max(1, chance))} in 100 that all land in.`;
+    return chance === undefined ? "" : `${chance} in 100 that all land in.`;
   });
   const say = computed((): Span[] => {
     if (tool.tried.value) return [...tool.tried.value.say, { text: tool.tried.value.expect, move: false }];

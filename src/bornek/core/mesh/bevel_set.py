@@ -14,8 +14,6 @@ CUTTER_PER_RM = 1.2
 """Cutter radius over mean cone distance of a spiral set whose cutting nobody knows."""
 UNKNOWN_BIAS = 0.8
 """Bias of a spiral set whose cutting nobody knows."""
-DEPTH_PER_MODULE = 1.888
-"""Working and whole depth are near this many mean-cone modules at the outer end."""
 
 
 @dataclass(frozen=True)

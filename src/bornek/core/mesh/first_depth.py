@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from bornek.core.errors import RangeError
+from bornek.core.quantities import Speech
 from bornek.core.working import Line
 
 Sense = Literal["out", "in"]
@@ -73,18 +74,19 @@ def _pack(mm: float, label: str, how: str) -> FirstPack:
     return FirstPack(round(mm, 6), Line(label, how, f"{mm:.3f} mm", True))
 
 
-def housings_apart(with_set_mm: float, of_housing_mm: float, tolerance_mm: float) -> str:
+def housings_apart(with_set_mm: float, of_housing_mm: float, tolerance_mm: float, say: Speech) -> str:
     """A gear set in another housing: two packs exist. Pack and worn-in backlash follow the gear set; what the packs
     differ by is set against what housings may differ by.
 
-    >>> housings_apart(0.90, 0.85, 0.10)
+    >>> housings_apart(0.90, 0.85, 0.10, Speech())
     "The set's own pack 0.90, this housing's 0.85: 0.05 apart, within what housings may differ by (0.10). Begin with the set's own."
     """
     apart = abs(with_set_mm - of_housing_mm)
-    both = f"The set's own pack {with_set_mm:.2f}, this housing's {of_housing_mm:.2f}: {apart:.2f} apart"
+    own, other, most = (say.size(v) for v in (with_set_mm, of_housing_mm, tolerance_mm))
+    both = f"The set's own pack {own}, this housing's {other}: {say.size(round(apart, 6))} apart"
     if apart <= tolerance_mm + 1e-9:
-        return f"{both}, within what housings may differ by ({tolerance_mm:.2f}). Begin with the set's own."
-    return f"{both}, more than housings may differ by ({tolerance_mm:.2f}). Measure both packs again; begin with the one that holds the pinion farther out."
+        return f"{both}, within what housings may differ by ({most}). Begin with the set's own."
+    return f"{both}, more than housings may differ by ({most}). Measure both packs again; begin with the one that holds the pinion farther out."
 
 
 def farthest_out(packs_mm: Sequence[float], sense: Sense | None) -> float | None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from bornek.core.errors import RangeError
-from bornek.core.mesh.bevel_set import SIDES, BevelSet
+from bornek.core.mesh.bevel_set import SIDES, BevelSet, Side
 from bornek.core.mesh.contact import HOME, Shift, gap_mm
 from bornek.core.mesh.flank import flank_of
 
@@ -22,8 +22,8 @@ def lash_change_mm(s: BevelSet, at: Shift, since: Shift = HOME) -> float:
     return float(s.gear_radius_mm * sum(_least(s, side, at) - _least(s, side, since) for side in SIDES))
 
 
-def _least(s: BevelSet, side: str, at: Shift) -> float:
-    f = flank_of(s, "drive" if side == "drive" else "coast")
+def _least(s: BevelSet, side: Side, at: Shift) -> float:
+    f = flank_of(s, side)
     return float((gap_mm(f, at) / f.arm)[f.active].min())
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from bornek.core.mesh.bevel_set import SIDES, BevelSet, Side
-from bornek.core.mesh.contact import Contact, Shift, contact
+from bornek.core.mesh.contact import Shift, contact
 from bornek.core.mesh.lash import lash_change_mm
 
 STEP_MM = 0.05
@@ -38,7 +38,7 @@ def slopes(s: BevelSet) -> Slopes:
         out, back = (Shift(**{knob: by}) for by in (STEP_MM, -STEP_MM))
         lash.append(lash_change_mm(s, out, back) / (2 * STEP_MM))
         for side in SIDES:
-            a, b = _seen(s, side, out), _seen(s, side, back)
+            a, b = contact(s, side, out), contact(s, side, back)
             xs[side].append((a.x - b.x) / (2 * STEP_MM))
             ys[side].append((a.y - b.y) / (2 * STEP_MM))
     return Slopes(
@@ -46,7 +46,3 @@ def slopes(s: BevelSet) -> Slopes:
         {side: (v[0], v[1]) for side, v in xs.items()},
         {side: (v[0], v[1]) for side, v in ys.items()},
     )
-
-
-def _seen(s: BevelSet, side: Side, at: Shift) -> Contact:
-    return contact(s, side, at)

@@ -12,7 +12,7 @@ from bornek.core.mesh.flank import flank_of
 
 Way = Literal["clockwise", "counter-clockwise"]
 Hand = Literal["left", "right"]
-OTHER: dict[str, Side] = {"drive": "coast", "coast": "drive"}
+OTHER: dict[Side, Side] = {"drive": "coast", "coast": "drive"}
 
 
 def hand_of(pinion: Hand) -> Literal[1, -1]:

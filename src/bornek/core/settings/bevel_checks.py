@@ -24,6 +24,7 @@ from bornek.core.settings.bevel_picture import centroid
 from bornek.core.settings.kind import Check, Result, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.sifting import Sifted
+from bornek.core.working import Working
 
 SAME_NM = 1000
 
@@ -54,7 +55,7 @@ def _first(ctx: Context, say: Speech) -> list[Check]:
     known = ctx.given["pinion_sense"] in ("out", "in")
     packs = [p for key in ("pack_with_set", "pack_of_housing") if (p := ctx.given.get(key)) is not None]
     if ctx.given["housing"] == "other":
-        words = housings_apart(packs[0], packs[1], float(ctx.given["housing_tolerance"]))
+        words = housings_apart(packs[0], packs[1], float(ctx.given["housing_tolerance"]), say)
         checks.append(Check("housing", "note", words))
     if ctx.given["depth_way"] == "flush":
         words = "Heel ends flush, seen through the opening: then read the backlash."
@@ -141,6 +142,20 @@ def first_pack(given: Mapping[str, Any]) -> FirstPack | None:
     if given["depth_way"] == "mark":
         return by_mark(given["reference_pack"], given["mark"], given["mark_convention"], sense)
     return None
+
+
+def first_pack_result(ctx: Context) -> list[Result]:
+    """The first pack's sum, to be checked with a pencil, in the round in which it is told."""
+    try:
+        pack = first_pack(ctx.given) if ctx.round == ctx.first_round else None
+    except RangeError:
+        return []
+    if pack is None:
+        return []
+    working = Working((pack.line,), ("The maker's manual comes first.",))
+    return [
+        Result("first_pack", "First pinion pack", "length", None, role="info", working=working, strip=False)
+    ]
 
 
 def _variation(found: Mapping[str, Result], values: Sequence[float]) -> list[Check]:

@@ -10,7 +10,7 @@ from typing import Any
 from bornek.core.errors import BornekError
 from bornek.core.mesh.bevel_set import CUTTER_PER_RM, UNKNOWN_BIAS, BevelSet, Side
 from bornek.core.mesh.first_depth import FARTHER, NEARER
-from bornek.core.mesh.turning import hand_of, loaded_flank
+from bornek.core.mesh.turning import OTHER, hand_of, loaded_flank
 from bornek.core.settings.common import whole_form
 from bornek.core.settings.kind import Field
 
@@ -46,6 +46,8 @@ def _limits(given: Mapping[str, Any]) -> list[Field]:
             ("normal", "square to the tooth face"))),
         *([] if as_read else [
             Field("indicator_radius", "The indicator stands at radius", "length", lo=1, hi=5000),
+            *([] if given.get("geometry") == KNOWN else [
+                Field("outer_radius", "The gear's outer pitch radius", "length", lo=1, hi=5000)]),
             Field(key="indicator_angle", label="Off square to the tooth", quantity="angle", default=0.0, lo=0, hi=60)]),
         Field(key="variation", label="Greatest variation around", quantity="length", default=0.05, lo=0, hi=1),
         Field(key="teeth", label="Teeth read around", quantity="count", default=LEAST_TEETH, lo=LEAST_TEETH, hi=MOST_TEETH),
@@ -225,4 +227,4 @@ def model_side(s: BevelSet, given: Mapping[str, Any], flank: Side) -> Side:
     if forward is None:
         return flank
     loaded = loaded_flank(s, forward, given.get("driver", "pinion"))
-    return loaded if flank == "drive" else ("coast" if loaded == "drive" else "drive")
+    return loaded if flank == "drive" else OTHER[loaded]

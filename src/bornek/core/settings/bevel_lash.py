@@ -8,12 +8,14 @@ from dataclasses import replace
 from typing import Any
 
 from bornek.core.around import degrees_of, first_harmonic
+from bornek.core.errors import RangeError
 from bornek.core.gauges import Gauge
 from bornek.core.mesh.bevel_set import BevelSet
 from bornek.core.mesh.lash import normal_lash, transverse_lash
 from bornek.core.quantities import Speech
 from bornek.core.readings import budget, spread
 from bornek.core.scenes import Circle, Ray, Trace
+from bornek.core.settings.bevel_form import KNOWN
 from bornek.core.settings.bevel_limits import Force
 from bornek.core.settings.common import source_lines
 from bornek.core.settings.kind import Result
@@ -23,6 +25,8 @@ from bornek.core.working import Sum
 SCATTER_PRIOR_MM = 0.004
 RIM_SHARE = 1.4
 LEAST_SPREAD_MM = 0.01
+BEYOND = 1.02
+"""An indicator farther out than this share of the outer pitch radius touches no tooth."""
 
 
 def per_reading(given: Mapping[str, Any], s: BevelSet | None) -> float:
@@ -35,15 +39,28 @@ def per_reading(given: Mapping[str, Any], s: BevelSet | None) -> float:
     """
     if given.get("meant", "as_read") == "as_read":
         return 1.0
-    radius, spiral, outer = float(given["indicator_radius"]), math.radians(float(given["spiral_angle"])), 0.0
-    if s is not None:
-        outer = s.gear_radius_mm
-        spiral = s.spiral_at(s.outer_cone_mm * min(radius / outer, 1.0)) if s.spiral else 0.0
+    radius, outer = float(given["indicator_radius"]), _outer_radius(given)
+    if radius > BEYOND * outer:
+        raise RangeError(
+            f"The indicator stands at {radius:g} mm, beyond the teeth: they end at {outer:.1f} mm.",
+            field="indicator_radius",
+            next_step="Measure from the gear's axis, not across it.",
+        )
+    spiral = math.radians(float(given["spiral_angle"]))
+    if s is not None and s.spiral:
+        spiral = s.spiral_at(s.outer_cone_mm * radius / outer)
     off = math.radians(float(given.get("indicator_angle", 0.0)))
-    across = transverse_lash(1.0, outer / radius if outer else 1.0, off, spiral)
+    across = transverse_lash(1.0, outer / radius, off, spiral)
     if given["meant"] == "transverse":
         return across
     return normal_lash(across, spiral, math.radians(float(given["pressure_angle"])))
+
+
+def _outer_radius(given: Mapping[str, Any]) -> float:
+    """Outer pitch radius of the gear, m·z2/2 [mm], or as it was measured."""
+    if given.get("geometry") == KNOWN:
+        return float(given["module"]) * float(given["z2"]) / 2
+    return float(given["outer_radius"])
 
 
 def lash_results(

@@ -15,7 +15,6 @@ HALF_X, HALF_Y = 0.15, 0.10
 """A pattern may lie this far from where it is wanted, lengthwise and up the tooth: shares of the flank."""
 MIDDLE_UP = 0.55
 CENTRED, TOE_HEAVY = 0.5, 1 / 3
-WITNESS = ("witness.drive", "witness.coast")
 
 
 @dataclass(frozen=True)

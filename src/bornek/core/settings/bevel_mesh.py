@@ -18,7 +18,7 @@ from bornek.core.mesh.pattern_words import one_third
 from bornek.core.mesh.slopes import slopes
 from bornek.core.quantities import Speech
 from bornek.core.scenes import Flank, Scene, Section
-from bornek.core.settings.bevel_checks import pair_checks
+from bornek.core.settings.bevel_checks import first_pack_result, pair_checks
 from bornek.core.settings.bevel_form import form_of, model_side, set_of, why_no_set
 from bornek.core.settings.bevel_lash import around_wheel, lash_results, per_reading
 from bornek.core.settings.bevel_limits import (
@@ -29,7 +29,7 @@ from bornek.core.settings.bevel_limits import (
 )
 from bornek.core.settings.bevel_model import model_of, painted_on, stands_at, total_nm
 from bornek.core.settings.bevel_picture import bare_flank, centroid, expected_ring, painted_patch, ring
-from bornek.core.settings.bevel_stations import FLANKS, FREE, stations, turning_words
+from bornek.core.settings.bevel_stations import FREE, stations, turning_words
 from bornek.core.settings.common import unread
 from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
 from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
@@ -93,7 +93,11 @@ class BevelMesh(Setting):
         sifted = sift(slots, ctx.now())
         values = sifted.numbers([s for s in slots if s.peers == "lash"]).get("Backlash", [])
         force = self._force(ctx)
-        results = [*self._lash(ctx, slots, sifted, values, force), *self._pattern(sifted, force)]
+        results = [
+            *self._lash(ctx, slots, sifted, values, force),
+            *self._pattern(sifted, force),
+            *first_pack_result(ctx),
+        ]
         overall = worst([r.verdict for r in results if r.role == "target"])
         missing = any(r.value is None for r in results if r.role == "target")
         observed = {r.key: r.value for r in results if r.value is not None and r.key in ROWS}
@@ -121,7 +125,7 @@ class BevelMesh(Setting):
     def _pattern(self, sifted: Sifted, force: Force) -> list[Result]:
         results = []
         windows = pattern_windows(force)
-        for flank in FLANKS:
+        for flank in SIDES:
             paint = painted_on(sifted, flank)
             ways = (("x", "toe to heel"), ("y", "root to tip"))
             if paint is None:
@@ -187,7 +191,7 @@ class BevelMesh(Setting):
     ) -> Scene:
         """The flank with the ring where contact is expected; nothing where the model has nothing to say."""
         s = model_of(ctx)
-        if not isinstance(scene, Flank) or s is None:
+        if not isinstance(scene, Flank) or s is None or _open_sense(ctx):
             return scene
         painted = {p.role: p.centre for p in scene.patches}.get("painted")
         centre = None
@@ -207,7 +211,7 @@ class BevelMesh(Setting):
     def under_load(self, ctx: Context, scene: Scene, by: Mapping[str, float]) -> Scene | None:
         """The flank at the torque that the gear works at: a model, on guessed stiffness."""
         s, torque = model_of(ctx), ctx.given.get("torque")
-        if not isinstance(scene, Flank) or s is None or torque is None:
+        if not isinstance(scene, Flank) or s is None or torque is None or _open_sense(ctx):
             return None
         stands, moved = stands_at(ctx, s), self.out(ctx, by)
         at = Shift(stands.pinion + moved[0], stands.gear + moved[1])
@@ -344,6 +348,11 @@ def _sign(sense: str) -> Literal[1, -1]:
 
 def _known_sense(sense: str) -> Literal[1, -1] | None:
     return None if sense == "unknown" else _sign(sense)
+
+
+def _open_sense(ctx: Context) -> bool:
+    """Whether nobody knows which way a pack works: then nobody knows where it brings the contact."""
+    return "unknown" in (ctx.given["pinion_sense"], ctx.given["left_sense"])
 
 
 def _per_transverse(ctx: Context, s: BevelSet | None) -> float:

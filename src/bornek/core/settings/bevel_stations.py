@@ -5,13 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from bornek.core.mesh.bevel_set import BevelSet
+from bornek.core.mesh.bevel_set import SIDES, BevelSet
 from bornek.core.mesh.turning import Way
 from bornek.core.settings.bevel_form import HOLDS, model_side
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Context
 
-FLANKS = ("drive", "coast")
 FREE = "free"
 OPPOSITE: Mapping[str, Way] = {"clockwise": "counter-clockwise", "counter-clockwise": "clockwise"}
 
@@ -66,7 +65,7 @@ def stations(ctx: Context, s: BevelSet | None) -> tuple[Slot, ...]:
             posture="Mark 6 to 8 teeth, thin. Brake by hand with a cloth and make three passes, turning "
             f"{turning_words(given, s, flank)}. Paint what is wiped off.",
         )
-        for flank in FLANKS
+        for flank in SIDES
     ]
     return (*_turned_first(ctx), *lash, *paint, *_witness(ctx))
 
@@ -106,5 +105,5 @@ def _witness(ctx: Context) -> list[Slot]:
             optional=True,
             posture="The polish that the teeth wore into each other at work, before any compound is put on.",
         )
-        for flank in FLANKS
+        for flank in SIDES
     ]

@@ -16,7 +16,7 @@ from bornek.core.advice.replay import History, Row
 from bornek.core.advice.what_if import Reach, expected_at, pairs_of, reach_of
 from bornek.core.errors import InputError
 from bornek.core.next_move import describe_option
-from bornek.core.phrases import Span
+from bornek.core.phrases import Span, in_100, lower_first
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, shown_in
 from bornek.core.scenes import Flank, Pack, Readout, Tick
@@ -106,7 +106,7 @@ def view_what_if(session: Session, setting_id: str, today: date) -> dict[str, An
         unit=say.unit,
         sliders=[_slider(r, aimed, say) for r in reaches],
         lands=["".join("1" if v else "0" for v in row) for row in pairs.lands],
-        odds=[[round(100 * float(p)) for p in row] for row in pairs.odds],
+        odds=[[in_100(float(p)) for p in row] for row in pairs.odds],
         lash=[[say.number(float(v)) for v in row] for row in lash],
         lash_mm=[[round(float(v), 4) for v in row] for row in lash],
         readout=_readout(history, None, say),
@@ -262,7 +262,7 @@ def _lacking(loaded: LoadedSetting) -> list[str]:
 
 
 def _said(row: Row, v: float, say: Speech) -> str:
-    label = row.label[:1].lower() + row.label[1:]
+    label = lower_first(row.label)
     if row.quantity == "length":
         return f"{label} {say.number(v)}"
     own = shown_in(row.quantity, row.unit)
