@@ -124,6 +124,9 @@ const lands = (k: number) => {
             @best="tool.best"
           />
         </div>
+        <p v-if="tool.view.value.spiral_words" class="text-[15px] text-secondary">
+          {{ tool.view.value.spiral_words }}
+        </p>
         <p v-if="!tool.view.value.lands.some((row) => row.includes('1'))" class="font-bold" data-none-lands>
           No pair of packs lands both: the nearest is shown.
         </p>
@@ -131,7 +134,6 @@ const lands = (k: number) => {
           {{ a }}
         </p>
         <PackRow v-for="p in tool.tried.value?.packs ?? []" :key="p.title" :scene="p" class="mb-1" />
-        <p class="text-[15px] text-secondary">{{ tool.view.value.spiral_words }}</p>
       </section>
     </div>
     <PageFoot

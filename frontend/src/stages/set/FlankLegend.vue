@@ -17,6 +17,6 @@ const reach = computed(() => props.flanks.some((f) => f.reach?.length));
     <span v-if="roles.has('predicted')"
       ><i class="swatch border-4 border-move outline-2 outline-move-edge" /> expected, by the model</span
     >
-    <span v-if="reach"><i class="swatch bg-neutral" /> hatched: never reached</span>
+    <span v-if="reach"><i class="swatch swatch-hatch bg-cut" /> never reached</span>
   </p>
 </template>
