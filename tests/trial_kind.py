@@ -14,6 +14,9 @@ from bornek.core.scenes import (
     Circle,
     Dial,
     Flank,
+    GearDrawn,
+    Gears,
+    HoleRing,
     Ladder,
     Patch,
     Ray,
@@ -252,4 +255,8 @@ def every_small_scene() -> tuple[Scene, ...]:
         Dial("Gauge of this ram", "MPa", 0.0, 80.0, (-135.0, 135.0), (Tick(0.0, "0"), Tick(40.0, "40"), Tick(80.0, "80")), "kN",
              (Tick(20.0, "100"),), Band(45.0, 55.0, "49.9"), Band(63.0, 80.0, "63"), 50.0),
         Flank("Drive side", "drive", (Patch("painted", ((0.4, 0.5), (0.5, 0.5)), (0.45, 0.5)),)),
+        Gears("Timing", 200.0, 100.0, (GearDrawn("Input gear", ((60, 10), (90, 50), (60, 90), (20, 50)), 8.0, (55, 50), (55, 50),
+                                                 (((60, 10), (66, 18), (54, 18)),)),)),
+        HoleRing("Cover holes", (Rung(0.0, "0° = 0.10", "now", tag="0"), Rung(120.0, "120° = 0.02", "wanted", tag="1"),
+                                 Rung(240.0, "240° = 0.30", "free", tag="2")), 30.0, "mesh"),
     )  # fmt: skip

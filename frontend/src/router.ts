@@ -17,6 +17,7 @@ export const router = createRouter({
       component: () => import("./stages/mesh/WhatIfPage.vue"),
       props: true,
     },
+    { path: "/jobs/:job/mesh/train", component: () => import("./stages/mesh/TrainPage.vue"), props: true },
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/set/SetPage.vue"), props: true },
     { path: "/jobs/:job/plan/:step", component: () => import("./stages/plan/StepPage.vue"), props: true },
     { path: "/orders", component: () => import("./shop/OrdersPage.vue") },

@@ -25,6 +25,7 @@ from bornek.web.hosts import host_check
 from bornek.web.inspect import routes as inspect_routes
 from bornek.web.job import routes as job_routes
 from bornek.web.limits import MOST_JSON
+from bornek.web.mesh import routes as mesh_routes
 from bornek.web.plan import routes as plan_routes
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.setting import routes as setting_routes
@@ -95,6 +96,7 @@ def create_app(
         job_routes,
         strip_routes,
         inspect_routes,
+        mesh_routes,
         plan_routes,
         fit_routes,
         setting_routes,

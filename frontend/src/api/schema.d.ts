@@ -2720,6 +2720,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/train": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrainView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageFactIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrainView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kinds": {
         parameters: {
             query?: never;
@@ -5316,7 +5440,7 @@ export interface components {
             kind_version: number;
             outcome: components["schemas"]["Outcome"];
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
         };
         Ask: {
             field: string;
@@ -5594,6 +5718,9 @@ export interface components {
         };
         Definition: {
             cautions: string[];
+            covers: components["schemas"]["EccentricCover"][];
+            interlocks: components["schemas"]["Interlock"][];
+            levers: components["schemas"]["Lever"][];
             meshes: components["schemas"]["Mesh"][];
             notes: string;
             parts: components["schemas"]["Part"][];
@@ -5601,6 +5728,7 @@ export interface components {
             settings: components["schemas"]["SettingPoint"][];
             shafts: components["schemas"]["Shaft"][];
             steps: components["schemas"]["BuildStep"][];
+            timing: components["schemas"]["TimingMark"][];
         };
         DefinitionIn: {
             definition: {
@@ -5648,6 +5776,17 @@ export interface components {
             count: number;
             label: string;
             thickness: number;
+        };
+        EccentricCover: {
+            angle: number;
+            /** @enum {string} */
+            half: "" | "turned over" | "other side";
+            holes: number;
+            key: string;
+            label: string;
+            mesh: string;
+            part: string;
+            throw: number;
         };
         Entry: {
             as_typed: string;
@@ -5701,7 +5840,7 @@ export interface components {
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
         };
         Expected: {
             label: string;
@@ -5741,6 +5880,11 @@ export interface components {
             let_go_words?: string;
             supersedes?: string;
             void?: boolean;
+        };
+        Fault: {
+            part: string;
+            sort: string;
+            words: string;
         };
         FeelView: {
             key: string;
@@ -5790,7 +5934,7 @@ export interface components {
             open: boolean;
             out: boolean;
             push: components["schemas"]["PushView"] | null;
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
             state: string;
         };
         FitHead: {
@@ -5952,6 +6096,22 @@ export interface components {
             takes: string[];
             unit: string;
         };
+        GearDrawn: {
+            hub: number;
+            label: string;
+            middle: number[];
+            name_at: number[];
+            outline: number[][];
+            painted: number[][][];
+        };
+        Gears: {
+            gears: components["schemas"]["GearDrawn"][];
+            height: number;
+            label: string;
+            /** @enum {string} */
+            type: "gears";
+            width: number;
+        };
         GivenIn: {
             given: {
                 [key: string]: unknown;
@@ -6006,6 +6166,14 @@ export interface components {
             cleared: string;
             label: string;
             words: string;
+        };
+        HoleRing: {
+            label: string;
+            rungs: components["schemas"]["Rung"][];
+            throw: number | null;
+            /** @enum {string} */
+            type: "ring";
+            zero: string;
         };
         HotView: {
             aside: string;
@@ -6108,6 +6276,12 @@ export interface components {
             section: components["schemas"]["Section"];
             written: components["schemas"]["WrittenFact"][];
         };
+        Interlock: {
+            key: string;
+            label: string;
+            one: string;
+            other: string;
+        };
         Interval: {
             a: number;
             b: number;
@@ -6197,6 +6371,7 @@ export interface components {
             stages: components["schemas"]["StageView"][];
             stands: string;
             tag: string;
+            train: components["schemas"]["TrainBrief"] | null;
             unit_name: string;
             unnamed: boolean;
             version: number;
@@ -6266,6 +6441,30 @@ export interface components {
             saves: number;
             step: string;
             tag: string;
+        };
+        Lever: {
+            dog: string;
+            key: string;
+            label: string;
+            positions: components["schemas"]["LeverPosition"][];
+        };
+        LeverPosition: {
+            back: boolean;
+            joins: string[];
+            key: string;
+            label: string;
+        };
+        LeverRow: {
+            at: {
+                [key: string]: string;
+            };
+            code: string;
+            key: string;
+            label: string;
+            must: boolean;
+            right: boolean | null;
+            went: boolean | null;
+            why: string;
         };
         LidView: {
             out: string;
@@ -6396,12 +6595,15 @@ export interface components {
             body: "left" | "right" | "above" | "below";
             driven: string;
             driver: string;
+            /** @enum {string} */
+            hand: "" | "left" | "right";
             key: string;
             /** @enum {string} */
-            kind: "spur" | "bevel" | "worm";
+            kind: "spur" | "bevel" | "worm" | "sector" | "hypoid";
             label: string;
+            offset: number;
             /** @enum {string} */
-            toward: "left" | "right" | "above" | "below";
+            toward: "left" | "right" | "above" | "below" | "out";
         };
         MikeIn: {
             form: string;
@@ -6507,6 +6709,13 @@ export interface components {
             what: string;
             words: string;
         };
+        OutRow: {
+            label: string;
+            ratio: string;
+            shaft: string;
+            turns: string;
+            way: string;
+        };
         Outcome: {
             checks: components["schemas"]["Check"][];
             instruct: string;
@@ -6514,7 +6723,7 @@ export interface components {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -6564,10 +6773,18 @@ export interface components {
             /** @constant */
             type: "paint";
         };
+        PairRow: {
+            label: string;
+            marks: string;
+            mesh: string;
+            words: string;
+        };
         Part: {
             count: number;
+            cut: number;
             faces: string;
             flip: boolean;
+            free: boolean;
             /** @enum {string} */
             goes_in: "" | "inside" | "outside";
             identity: boolean;
@@ -6716,6 +6933,21 @@ export interface components {
             /** @enum {string} */
             type: "points";
         };
+        PositionFlow: {
+            flow: number[][][];
+            position: string;
+        };
+        PositionRow: {
+            at: {
+                [key: string]: string;
+            };
+            code: string;
+            key: string;
+            label: string;
+            outs: components["schemas"]["OutRow"][];
+            state: string;
+            words: string;
+        };
         Problem: {
             code: string;
             details: {
@@ -6827,6 +7059,7 @@ export interface components {
             photos: string[];
             settings: components["schemas"]["RecordSetting"][];
             strip: components["schemas"]["RecordLine"][];
+            train: components["schemas"]["RecordLine"][];
             yard: string;
             zone: string;
         };
@@ -6937,6 +7170,7 @@ export interface components {
         };
         Section: {
             flags: components["schemas"]["SectionFlag"][];
+            flow: number[][][];
             height: number;
             label: string;
             labels: components["schemas"]["SectionLabel"][];
@@ -7047,6 +7281,10 @@ export interface components {
             label: string;
             /** @enum {string} */
             line: "level" | "upright";
+            /** @enum {string} */
+            power: "" | "in" | "out";
+            /** @enum {string} */
+            turns: "" | "clockwise" | "counter-clockwise";
         };
         ShaftName: {
             key: string;
@@ -7069,7 +7307,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;
@@ -7332,6 +7570,26 @@ export interface components {
             at: number;
             label: string;
         };
+        TimingMark: {
+            key: string;
+            label: string;
+            mesh: string;
+            space: number;
+            tooth: number;
+            /** @enum {string} */
+            tooth_on: "driver" | "driven";
+            where: string;
+        };
+        TimingRow: {
+            again: string;
+            code: string;
+            key: string;
+            label: string;
+            off: number | null;
+            paint: string;
+            stands: string;
+            words: string;
+        };
         TodayView: {
             aside: string;
             bound: string;
@@ -7424,6 +7682,44 @@ export interface components {
             dashed: boolean;
             label: string;
             points: number[][];
+        };
+        TrainBrief: {
+            code: string;
+            say: components["schemas"]["Span"][];
+            state: string;
+            words: string;
+        };
+        TrainHead: {
+            closed: boolean;
+            complaint: string;
+            id: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
+        TrainSheet: {
+            aside: string;
+            faults: components["schemas"]["Fault"][];
+            leaf: string;
+            levers: components["schemas"]["LeverRow"][];
+            pairs: components["schemas"]["PairRow"][];
+            positions: components["schemas"]["PositionRow"][];
+            say: components["schemas"]["Span"][];
+            timing: components["schemas"]["TimingRow"][];
+            turned: string;
+            turned_label: string;
+            warnings: string[];
+        };
+        TrainView: {
+            cautions: string[];
+            close: components["schemas"]["Gears"][];
+            flows: components["schemas"]["PositionFlow"][];
+            job: components["schemas"]["TrainHead"];
+            marks: components["schemas"]["Gears"][];
+            section: components["schemas"]["Section"];
+            sheet: components["schemas"]["TrainSheet"];
+            state: string;
+            turned: number;
         };
         TriedView: {
             alone: string[];

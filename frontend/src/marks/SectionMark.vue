@@ -80,6 +80,11 @@ const path = (points: number[][], closed: boolean) =>
           :stroke-dasharray="s.role === 'centre' ? '12 4 2 4' : undefined"
         />
       </template>
+      <g v-for="(line, i) in scene.flow" :key="`flow ${i}`" data-flow>
+        <path :d="path(line, false)" fill="none" stroke="var(--bay)" stroke-width="12" />
+        <path :d="path(line, false)" fill="none" stroke="var(--found)" stroke-width="7" />
+        <path :d="path(line, false)" fill="none" stroke="var(--move)" stroke-width="3" class="power-flow" />
+      </g>
       <text
         v-for="l in scene.labels"
         :key="l.text"

@@ -4,9 +4,11 @@ import BoltsMark from "./BoltsMark.vue";
 import CircleMark from "./CircleMark.vue";
 import DialMark from "./DialMark.vue";
 import FlankMark from "./FlankMark.vue";
+import GearsMark from "./GearsMark.vue";
 import GroupsMark from "./GroupsMark.vue";
 import LadderMark from "./LadderMark.vue";
 import PackMark from "./PackMark.vue";
+import RingMark from "./RingMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
 import SectionMark from "./SectionMark.vue";
 import StepsMark from "./StepsMark.vue";
@@ -26,6 +28,8 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   bolts: BoltsMark,
   dial: DialMark,
   groups: GroupsMark,
+  gears: GearsMark,
+  ring: RingMark,
 };
 
 /** The drawing registered for a type of scene. */

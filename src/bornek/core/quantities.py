@@ -247,8 +247,8 @@ class Speech:
 def say_quantity(value: float, quantity: str, speech: Speech, unit: str | None = None) -> str:
     """Any quantity in words for a form, a working or a record.
 
-    >>> say_quantity(80, "torque", Speech()), say_quantity(0.1, "length", Speech())
-    ('80 N·m', '0.10 mm')
+    >>> say_quantity(80, "torque", Speech()), say_quantity(0.1, "length", Speech()), say_quantity(0.1, "angle", Speech(), "arcmin")
+    ('80 N·m', '0.10 mm', '6′')
     """
     if quantity == "length":
         return f"{speech.size(value)} {speech.unit}"
@@ -258,9 +258,14 @@ def say_quantity(value: float, quantity: str, speech: Speech, unit: str | None =
     elif quantity in UNITS and shown_unit in UNITS[quantity]:
         value = value / UNITS[quantity][shown_unit]
     number = signed(value, decimals(round(value, 4), 0, 3))
+    if shown_unit in ANGLE_SIGNS:
+        return f"{number}{ANGLE_SIGNS[shown_unit]}"
     return f"{number} {shown_unit}".strip()
 
 
+ANGLE_SIGNS = {"deg": "°", "arcmin": "′"}
+ROUGHER = {"arcmin": 1}
+"""Units shown with fewer decimals than others."""
 UNIT_WORDS = {"torque": "N·m", "force": "N", "angle": "°", "time": "s"}
 
 
@@ -297,7 +302,7 @@ def shown_in(quantity: str, unit: str = "") -> Shown:
     if quantity == "share":
         return Shown("%", 100.0, 0)
     if unit and unit in UNITS.get(quantity, {}):
-        return Shown(unit, 1 / UNITS[quantity][unit])
+        return Shown("°" if unit == "deg" else unit, 1 / UNITS[quantity][unit], ROUGHER.get(unit, 2))
     return Shown(UNIT_WORDS.get(quantity, ""))
 
 

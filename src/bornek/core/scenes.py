@@ -252,7 +252,8 @@ class SectionLabel:
 
 @dataclass(frozen=True)
 class Section:
-    """A unit in schematic section, on a sheet of width by height; lengths in the sheet's own unit."""
+    """A unit in schematic section, on a sheet of width by height; lengths in the sheet's own unit. `flow`: the ways
+    that power takes, each from where it comes in to where it goes out."""
 
     label: str
     width: float
@@ -261,6 +262,7 @@ class Section:
     flags: tuple[SectionFlag, ...] = ()
     labels: tuple[SectionLabel, ...] = ()
     moved: tuple[str, ...] = ()
+    flow: tuple[tuple[tuple[float, float], ...], ...] = ()
     type: Literal["section"] = "section"
 
 
@@ -340,4 +342,54 @@ class Groups:
     type: Literal["groups"] = "groups"
 
 
-Scene = Readout | RoundLog | Pack | Circle | Flank | Ladder | Steps | Section | Table | Bolts | Dial | Groups
+@dataclass(frozen=True)
+class GearDrawn:
+    """One gear seen from its end: its outline, the teeth that are to be painted, and where its name stands."""
+
+    label: str
+    outline: tuple[tuple[float, float], ...]
+    hub: float
+    middle: tuple[float, float]
+    name_at: tuple[float, float]
+    painted: tuple[tuple[tuple[float, float], ...], ...] = ()
+
+
+@dataclass(frozen=True)
+class Gears:
+    """Gears in mesh, seen from their ends on a sheet of width by height: which tooth stands in which space."""
+
+    label: str
+    width: float
+    height: float
+    gears: tuple[GearDrawn, ...]
+    type: Literal["gears"] = "gears"
+
+
+@dataclass(frozen=True)
+class HoleRing:
+    """Positions around a circle, 0 at the top and clockwise, `at` in degrees: bolt holes of a cover. `throw`: where
+    what is off centre points now; `zero`: what lies at the top."""
+
+    label: str
+    rungs: tuple[Rung, ...]
+    throw: float | None = None
+    zero: str = ""
+    type: Literal["ring"] = "ring"
+
+
+Scene = (
+    Readout
+    | RoundLog
+    | Pack
+    | Circle
+    | Flank
+    | Ladder
+    | Steps
+    | Section
+    | Table
+    | Bolts
+    | Dial
+    | Groups
+    | Gears
+    | HoleRing
+)

@@ -3,76 +3,28 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 from itertools import count
-from typing import Any
 
 from sqlalchemy.orm import Session
 
 from bornek.core.mesh.bevel_set import SIDES
 from bornek.core.mesh.contact import Shift
 from bornek.demo.fits import seed_fits
+from bornek.demo.hand import START, Hand
 from bornek.demo.inspection import seed_inspection
+from bornek.demo.meshes import seed_meshes
 from bornek.demo.plan import seed_plan
 from bornek.demo.strip import ring_set_paint, seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TYPES
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
-from bornek.services.setting.record_act import record_act
-from bornek.services.setting.sign_setting import sign_setting
-from bornek.services.setting.take_reading import take_reading
-from bornek.services.setting.view import view_setting
 from bornek.services.shop.drawer import count_shims, mike_shims
 from bornek.services.shop.gauges import register_gauge
 from bornek.services.shop.limit_tables import write_limit_table
 from bornek.services.shop.mechanics import add_mechanic
 from bornek.services.shop.unit_types import define_type
 from bornek.services.strip.add_photo import Files
-
-START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
-
-
-class Hand:
-    """One pair of hands on one setting: reads, moves and signs, a few minutes apart."""
-
-    def __init__(self, session: Session, actor: str, setting_id: str, ticks: Iterator[int]) -> None:
-        self.session, self.actor, self.setting_id, self.ticks = session, actor, setting_id, ticks
-
-    def desk(self) -> Desk:
-        return Desk(self.session, self.actor, START + timedelta(minutes=3 * next(self.ticks)))
-
-    def new_id(self) -> str:
-        return f"{self.setting_id}.d{next(self.ticks)}"
-
-    def seen(self) -> int:
-        version: int = view_setting(self.session, self.setting_id, START.date())["version"]
-        return version
-
-    def found(self, *plates: float) -> None:
-        self._act("as_found", plates)
-
-    def moves(self, *plates: float) -> None:
-        self._act("move", plates)
-
-    def _act(self, kind: str, plates: tuple[float, ...]) -> None:
-        self.brings(kind, pack=list(plates))
-
-    def brings(self, kind: str, **states: Any) -> None:
-        """Every adjuster to its state, in one teardown."""
-        sent = {"id": self.new_id(), "kind": kind, "states": states, "seen": self.seen()}
-        record_act(self.desk(), self.setting_id, sent)
-
-    def reads(self, position: str, *texts: str) -> None:
-        for rep, text in enumerate(texts, 1):
-            self.enters(f"travel.{position}.{rep}", text=text)
-
-    def enters(self, slot: str, **what: Any) -> None:
-        take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
-
-    def signs(self, remark: str = "") -> None:
-        sign_setting(
-            self.desk(), self.setting_id, {"id": self.new_id(), "seen": self.seen(), "remark": remark}
-        )
 
 
 def seed(session: Session, files: Files | None = None) -> None:
@@ -111,6 +63,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
     seed_strip(session, files)
     _final_drive(Hand(session, "marl", "f12.ring-set", ticks))
+    seed_meshes(session, ticks)
     seed_inspection(session)
     seed_plan(session)
     seed_fits(session)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.demo.units.compressor import COMPRESSOR
+from bornek.demo.units.crane_box import CRANE_BOX
 from bornek.demo.units.final_drive import FINAL_DRIVE
 from bornek.demo.units.gearbox import GEARBOX
 from bornek.demo.units.ladder_hoist import LADDER_HOIST
@@ -13,6 +14,7 @@ from bornek.demo.units.ramp_winch import RAMP_WINCH
 from bornek.demo.units.rotary_table import ROTARY_TABLE
 from bornek.demo.units.small import CAPSTAN, WORM_BOX
 from bornek.demo.units.spindle import SPINDLE
+from bornek.demo.units.steering_gear import STEERING_GEAR
 from bornek.demo.units.sump_motor import SUMP_MOTOR
 
 MECHANICS = (("oda", "Oda Brisk"), ("marl", "Marl Tennick"), ("jun", "Jun Havers"))
@@ -38,6 +40,8 @@ GAUGES: tuple[dict[str, Any], ...] = (
      "calibration_u": 0.001, "due": "2027-04-10"},
     {"id": "scale-2", "takes": ["force"], "name": "Spring scale 2", "quantity": "force", "unit": "kgf", "division": 0.05,
      "interpolation": 0.5, "calibration_u": 0.2, "due": "2027-02-28"},
+    {"id": "protractor-8", "takes": ["angle"], "name": "Protractor 8", "quantity": "angle", "unit": "deg", "division": 0.5,
+     "interpolation": 0.5, "calibration_u": 0.05, "due": "2027-05-20"},
 )  # fmt: skip
 
 DRAWER = {
@@ -70,6 +74,8 @@ TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
     ("ladder-hoist", "Bucket ladder head and hoist", LADDER_HOIST),
     ("sump-motor", "Sump pump, vertical motor", SUMP_MOTOR),
     ("compressor", "Workshop air compressor", COMPRESSOR),
+    ("steering-gear", "Steering gear, sectors in eccentric covers", STEERING_GEAR),
+    ("crane-box", "Crane travel gearbox, twin countershafts", CRANE_BOX),
 )
 
 JOBS: tuple[dict[str, Any], ...] = (
@@ -178,6 +184,28 @@ JOBS: tuple[dict[str, Any], ...] = (
         "revision": "compressor.1",
         "complaint": "Knocks; new rod fitted",
         "bench": "bench 6",
+        "waits_for": "",
+    },
+    {
+        "id": "b18",
+        "unit": {
+            "id": "u-b18",
+            "tag": "B-18",
+            "name": "Pilot cutter Sallow steering gear",
+            "serial": "SG3-044",
+        },
+        "revision": "steering-gear.1",
+        "complaint": "Dead place in the middle of the wheel",
+        "basis": "worn matched parts",
+        "bench": "bench 2",
+        "waits_for": "",
+    },
+    {
+        "id": "r15",
+        "unit": {"id": "u-r15", "tag": "R-15", "name": "Quay crane travel gearbox", "serial": "TB9-018"},
+        "revision": "crane-box.1",
+        "complaint": "Growls in first; whines in second",
+        "bench": "floor",
         "waits_for": "",
     },
 )

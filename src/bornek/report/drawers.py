@@ -7,6 +7,7 @@ from collections.abc import Callable
 from reportlab.graphics.shapes import Drawing
 
 from bornek.report.flank_mark import draw_flank
+from bornek.report.gear_marks import draw_gears, draw_ring
 from bornek.report.groups_mark import draw_groups
 from bornek.report.marks import draw_log, draw_pack, draw_readout
 from bornek.report.paint import Scene
@@ -27,6 +28,8 @@ DRAWERS: dict[str, Callable[[Scene, float], Drawing]] = {
     "bolts": draw_bolts,
     "dial": draw_dial,
     "groups": draw_groups,
+    "gears": draw_gears,
+    "ring": draw_ring,
 }
 NARROW = {"pack": 190.0, "flank": 240.0}
 """Drawings that do not need the whole width of the sheet."""

@@ -96,6 +96,7 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
         ("Inspection", "inspection"),
         ("Build, as it was worked", "build"),
         ("Fits: heat, press, torque", "fits"),
+        ("Gear train: turns, levers, timing marks", "train"),
     ):
         if record[key]:
             rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]

@@ -20,30 +20,37 @@ const { data, error } = useQuery({
 });
 const pairs = computed(() => data.value?.settings.filter((s) => s.stage === "mesh") ?? []);
 const lead = computed(() => pairs.value.find((s) => !s.signed));
+const train = computed(() => `/jobs/${props.job}/mesh/train`);
 const to = (id: string) => `/jobs/${props.job}/set/${id}`;
 watch(
-  pairs,
-  (found) => {
-    if (found.length === 1 && found[0]) void router.replace(to(found[0].id));
+  data,
+  (job) => {
+    const [only, another] = pairs.value;
+    if (job?.train && !only) void router.replace(train.value);
+    else if (job && !job.train && only && !another) void router.replace(to(only.id));
   },
   { immediate: true },
 );
 useStageKeys((event) => {
   const found = pairs.value[Number(event.key) - 1];
   if (found) void router.push(to(found.id));
-  return found !== undefined;
+  else if (event.key === "n" && data.value?.train) void router.push(train.value);
+  else return false;
+  return true;
 });
 const say = computed(() =>
   lead.value
     ? lead.value.say
-    : [
-        {
-          text: pairs.value.length
-            ? "Every pair is signed. Take the record."
-            : "No pair of gears is to be set here. Add one under what it is made of.",
-          move: false,
-        },
-      ],
+    : data.value?.train && data.value.train.state !== "done"
+      ? data.value.train.say
+      : [
+          {
+            text: pairs.value.length
+              ? "Every pair is signed. Take the record."
+              : "No pair of gears is to be set here. Add one under what it is made of.",
+            move: false,
+          },
+        ],
 );
 </script>
 
@@ -55,12 +62,26 @@ const say = computed(() =>
       <li v-for="(s, i) in pairs" :key="s.id" class="border-b-2 border-row">
         <RouterLink
           :to="to(s.id)"
-          class="grid min-h-16 grid-cols-[36px_1fr_auto] items-center gap-4 px-5 py-2 md:grid-cols-[36px_1fr_320px_140px]"
+          class="grid min-h-16 grid-cols-[36px_1fr_auto] items-center gap-4 px-5 py-2 md:grid-cols-[36px_1fr_320px_180px]"
         >
           <span class="text-[26px] font-bold">{{ i + 1 }}</span>
           <span class="text-[18px] font-bold">{{ s.label }}</span>
           <ReadoutMark v-if="s.strip" :scene="s.strip" small class="max-md:hidden" />
           <VerdictTag :code="s.verdict" :words="s.verdict_words" small />
+        </RouterLink>
+      </li>
+      <li v-if="data.train" class="border-b-2 border-row">
+        <RouterLink
+          :to="train"
+          class="grid min-h-16 grid-cols-[36px_1fr_auto] items-center gap-4 px-5 py-2"
+          data-train
+        >
+          <span class="text-[26px] font-bold">n</span>
+          <span class="text-[18px] font-bold"
+            >Gear train: which way it turns, and how often
+            <span class="block font-medium text-secondary">levers, timing marks, pairs of gears</span></span
+          >
+          <VerdictTag :code="data.train.code" :words="data.train.words" small />
         </RouterLink>
       </li>
     </ul>

@@ -69,6 +69,7 @@ const files: [string, string][] = [
     <RecordLines title="Inspection" :lines="data.inspection" />
     <RecordLines title="Build, as it was worked" :lines="data.build" />
     <RecordLines title="Fits: heat, press, torque" :lines="data.fits" />
+    <RecordLines title="Gear train: turns, levers, timing marks" :lines="data.train" />
     <RecordLines title="Strip" :lines="data.strip" />
     <p v-if="data.end" class="px-5 py-4 text-[16px] text-secondary">
       The rows of this job end at <span class="font-semibold text-primary">{{ data.end }}</span>. Keep this

@@ -27,6 +27,7 @@ const { data } = useQuery({
 });
 const problems = computed(() => data.value?.problems ?? {});
 const pairs = (list: Row[]): [string, string][] => list.map((r) => [String(r["key"]), String(r["label"])]);
+const gears = () => rows("parts").filter((p) => Number(p["teeth"] ?? 0) > 0);
 /** The parts of a step of which there are several, with how many. */
 const several = (step: Row): [string, string][] =>
   rows("parts")
@@ -40,6 +41,7 @@ function options(column: Column, row: Row): [string, string][] {
   if (from === "kinds") return (data.value?.kinds ?? []) as [string, string][];
   if (from === "setting_kinds") return (data.value?.setting_kinds ?? []) as [string, string][];
   if (from === "several") return several(row);
+  if (from === "joined") return [...pairs(gears()), ...pairs(rows("shafts")), ...pairs(rows("meshes"))];
   if (from === "spots") return [...pairs(rows("parts")), ...pairs(rows("meshes"))];
   return typeof from === "string" ? pairs(rows(from)) : (from ?? []);
 }

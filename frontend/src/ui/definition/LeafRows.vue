@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The rows of one leaf in their order: tap one to open it, move it, take it out. */
 import { ref, watch } from "vue";
-import { COLUMNS, newRow, withItsCounts, type Column, type Leaf, type Row } from "./columns";
+import { COLUMNS, LIMIT, newRow, withItsCounts, type Column, type Leaf, type Row } from "./columns";
 import GivenFields from "./GivenFields.vue";
-import LimitRows from "./LimitRows.vue";
 import RowFields from "./RowFields.vue";
+import SubRows from "./SubRows.vue";
+import { POSITION } from "./trainColumns";
 
 const rows = defineModel<Row[]>({ required: true });
 const props = defineProps<{
@@ -65,13 +66,32 @@ const wrong = (n: number) => Object.keys(props.problems).some((p) => p.startsWit
           />
           <template v-if="leaf === 'settings'">
             <GivenFields :model-value="row" @update:model-value="(r) => put(n, r)" />
-            <LimitRows
+            <SubRows
               :model-value="row"
+              field="limits"
+              title="Limits"
+              fresh="New limit row"
+              :start="{ basis: 'new parts' }"
+              :columns="LIMIT"
               :path="`settings[${n}]`"
               :problems="problems"
+              :options="options"
               @update:model-value="(r) => put(n, r)"
             />
           </template>
+          <SubRows
+            v-if="leaf === 'levers'"
+            :model-value="row"
+            field="positions"
+            title="Positions"
+            fresh="New position"
+            :start="{}"
+            :columns="POSITION"
+            :path="`levers[${n}]`"
+            :problems="problems"
+            :options="options"
+            @update:model-value="(r) => put(n, r)"
+          />
           <div class="flex flex-wrap gap-2">
             <button type="button" class="control" :disabled="n === 0" @click="move(n, -1)">Up</button>
             <button type="button" class="control" :disabled="n === rows.length - 1" @click="move(n, 1)">

@@ -1,4 +1,5 @@
 import { FITS, RESOURCES, WAITS } from "../stepWords";
+import { TRAIN_COLUMNS, TRAIN_FRESH, TRAIN_LEAVES } from "./trainColumns";
 
 /** What can be written in each row of a definition, and how it is asked. */
 export type Cell = string | number | boolean | string[] | Record<string, unknown> | Row[] | undefined;
@@ -6,13 +7,23 @@ export interface Row {
   [field: string]: Cell;
 }
 export type Definition = Record<string, Row[] | string[] | string | undefined>;
-export type Leaf = "shafts" | "parts" | "meshes" | "places" | "settings" | "steps";
+export type Leaf =
+  | "shafts"
+  | "parts"
+  | "meshes"
+  | "places"
+  | "settings"
+  | "steps"
+  | "levers"
+  | "interlocks"
+  | "timing"
+  | "covers";
 export interface Column {
   key: string;
   label: string;
   kind: "text" | "number" | "yes" | "choice" | "many" | "words" | "counts";
   /** Fixed options, or the rows of a leaf whose keys can be chosen. */
-  options?: [string, string][] | Leaf | "spots" | "kinds" | "setting_kinds" | "several";
+  options?: [string, string][] | Leaf | "spots" | "joined" | "kinds" | "setting_kinds" | "several";
   may_lack?: boolean;
   /** What holds while nothing is chosen. */
   fallback?: string;
@@ -21,8 +32,10 @@ export interface Column {
 const key: Column = { key: "key", label: "Key", kind: "text" };
 const label: Column = { key: "label", label: "Name", kind: "text" };
 const sides: [string, string][] = ["left", "right", "above", "below"].map((s) => [s, s]);
+const hands: [string, string][] = ["right", "left"].map((s) => [s, `${s}-hand`]);
 
 export const COLUMNS: Record<Leaf, Column[]> = {
+  ...TRAIN_COLUMNS,
   shafts: [
     label,
     key,
@@ -39,6 +52,26 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "after", label: "In line after", kind: "choice", options: "shafts", may_lack: true },
     { key: "beside", label: "Beside", kind: "choice", options: "shafts", may_lack: true },
     { key: "carried", label: "Bearings in a carrier", kind: "yes" },
+    {
+      key: "power",
+      label: "Power",
+      kind: "choice",
+      options: [
+        ["in", "comes in here"],
+        ["out", "goes out here"],
+      ],
+      may_lack: true,
+    },
+    {
+      key: "turns",
+      label: "Going forward it turns, from its left or top end",
+      kind: "choice",
+      options: [
+        ["clockwise", "clockwise"],
+        ["counter-clockwise", "counter-clockwise"],
+      ],
+      may_lack: true,
+    },
     {
       key: "built",
       label: "Built",
@@ -58,6 +91,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "number", label: "Number", kind: "text" },
     { key: "count", label: "How many", kind: "number" },
     { key: "teeth", label: "Teeth", kind: "number" },
+    { key: "cut", label: "Of those cut, on a sector", kind: "number" },
+    { key: "free", label: "Turns free on its shaft until a dog joins it", kind: "yes" },
     { key: "size", label: "Drawn size", kind: "number" },
     { key: "faces", label: "Which way round", kind: "text" },
     { key: "single_use", label: "Single use", kind: "yes" },
@@ -91,13 +126,23 @@ export const COLUMNS: Record<Leaf, Column[]> = {
       options: [
         ["spur", "parallel"],
         ["bevel", "bevel"],
+        ["hypoid", "hypoid: the axes pass each other"],
         ["worm", "worm"],
+        ["sector", "sectors"],
       ],
     },
     { key: "driver", label: "Driver", kind: "choice", options: "parts" },
     { key: "driven", label: "Driven", kind: "choice", options: "parts" },
-    { key: "toward", label: "Driven lies", kind: "choice", options: sides, fallback: "right" },
+    {
+      key: "toward",
+      label: "Driven lies",
+      kind: "choice",
+      options: [...sides, ["out", "out of the drawing's plane"]],
+      fallback: "right",
+    },
     { key: "body", label: "Bevel gear's body", kind: "choice", options: sides, fallback: "below" },
+    { key: "hand", label: "A worm's thread", kind: "choice", options: hands, may_lack: true },
+    { key: "offset", label: "A hypoid pair's axes pass by, mm", kind: "number" },
   ],
   places: [
     label,
@@ -197,6 +242,7 @@ export const LEAVES: [Leaf, string, string][] = [
   ["places", "Places", "New place"],
   ["settings", "Settings", "New setting"],
   ["steps", "Steps", "New step"],
+  ...TRAIN_LEAVES,
 ];
 const fresh: Record<Leaf, Row> = {
   shafts: { line: "level" },
@@ -205,6 +251,7 @@ const fresh: Record<Leaf, Row> = {
   places: { shim_form: "none" },
   settings: { given: {}, limits: [] },
   steps: {},
+  ...TRAIN_FRESH,
 };
 
 /** A new row with a key that is still free. */

@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from bornek.core.scenes import Section, SectionFlag, SectionLabel, SectionShape
 from bornek.core.section.flags import Wanted, leader_end, place_boxes
 from bornek.core.section.housing import draw_housing
 from bornek.core.section.place_parts import SHIM, TOOTH, ZERO, Placed, Spot, place_parts
 from bornek.core.section.shapes import SHAFT, Frame, draw_part, draw_seal
-from bornek.core.units.definition import Definition, Mesh, Place
+from bornek.core.units.definition import Definition, Place
+from bornek.core.units.mesh import Mesh
 from bornek.core.units.part_kinds import BEARINGS
 
 WIDTH, HEIGHT = 880.0, 530.0
@@ -21,13 +22,31 @@ LETTER, LINE = 7.9, 20.0
 Point = tuple[float, float]
 
 
+@dataclass(frozen=True)
+class Laid:
+    """A unit laid out, in the drawing's own lengths; `move` puts a point on the sheet."""
+
+    d: Definition
+    placed: Placed
+    frames: dict[str, Frame]
+    shapes: tuple[SectionShape, ...]
+    anchors: tuple[tuple[Place, Point], ...]
+    move: Callable[[Point], Point]
+
+
 def draw_section(d: Definition, label: str = "Section") -> Section:
     """The whole drawing on a sheet of 880 by 580; a unit without shafts gives an empty sheet.
 
     Raises NotSolved when the order of parts and the meshes contradict each other.
     """
+    laid = lay_out(d)
+    return Section(label, WIDTH, HEIGHT, ()) if laid is None else section_of(laid, label)
+
+
+def lay_out(d: Definition) -> Laid | None:
+    """Everything drawn and not yet on the sheet; None for a unit without shafts. Raises NotSolved."""
     if not any(d.on(s.key) for s in d.shafts):
-        return Section(label, WIDTH, HEIGHT, ())
+        return None
     placed = place_parts(d)
     frames = {s.key: Frame(s.line == "upright", placed.lines[s.key]) for s in d.shafts}
     shapes = draw_housing(placed, d.shafts, frames)
@@ -40,12 +59,19 @@ def draw_section(d: Definition, label: str = "Section") -> Section:
     for shaft in d.shafts:
         shapes += _parts(d, placed, shaft.key, frames[shaft.key], shimmed, spots)
     taken: list[Point] = []
-    anchors = [(p, _anchor(d, p, placed, frames, spots, taken)) for p in d.places]
+    anchors = tuple((p, _anchor(d, p, placed, frames, spots, taken)) for p in d.places)
     shapes += _centres(placed, frames)
-    move = _fit(shapes)
-    shapes = [replace(s, points=tuple(move(p) for p in s.points)) for s in shapes]
+    return Laid(d, placed, frames, tuple(shapes), anchors, _fit(shapes))
+
+
+def section_of(laid: Laid, label: str) -> Section:
+    """What was laid out, on its sheet: flags on places, names of shafts."""
+    placed, frames, anchors, move = laid.placed, laid.frames, laid.anchors, laid.move
+    shapes = [replace(s, points=tuple(move(p) for p in s.points)) for s in laid.shapes]
     names = [
-        (s.label, move(_name_spot(placed, s.key, frames[s.key]))) for s in d.shafts if placed.spots[s.key]
+        (s.label, move(_name_spot(placed, s.key, frames[s.key])))
+        for s in laid.d.shafts
+        if placed.spots[s.key]
     ]
     wanted = [Wanted(move(at), *FLAG) for _, at in anchors]
     wanted += [Wanted(at, LETTER * len(text) + 8, LINE, led=False) for text, at in names]
@@ -146,7 +172,7 @@ def _anchor(
     """The exact spot of a place; a second place at the same part takes the other side of the shaft."""
     mesh = d.mesh(place.at)
     if mesh:
-        at = _mesh_spot(mesh, placed, frames)
+        at = mesh_spot(mesh, placed, frames)
     elif (found := placed.spot(place.at)) is not None:
         shaft, s = found
         u, v = spots.get(place.at, (s.at, max(s.radius - 6, SHAFT)))
@@ -163,14 +189,15 @@ def _apart(a: Point, b: Point) -> float:
     return abs(a[0] - b[0]) + abs(a[1] - b[1])
 
 
-def _mesh_spot(mesh: Mesh, placed: Placed, frames: dict[str, Frame]) -> Point:
+def mesh_spot(mesh: Mesh, placed: Placed, frames: dict[str, Frame]) -> Point:
+    """Where the teeth of a mesh meet."""
     found = placed.spot(mesh.driver)
     if found is None:
         return 0.0, 0.0
     shaft, s = found
     sign = 1 if mesh.toward in ("right", "below") else -1
     body = 1 if mesh.body in ("right", "below") else -1
-    if mesh.mesh_kind == "bevel":
+    if mesh.crossed:
         return frames[shaft].at(s.at + sign * 4, body * s.radius * 0.8)
     return frames[shaft].at(s.at, sign * (s.radius - TOOTH / 2))
 

@@ -15,7 +15,8 @@ import numpy as np
 from scipy.optimize import linprog
 
 from bornek.core.errors import NotSolved
-from bornek.core.units.definition import Definition, Mesh, Part, Shaft
+from bornek.core.units.definition import Definition, Part, Shaft
+from bornek.core.units.mesh import Mesh
 from bornek.core.units.part_kinds import BEARINGS, GEARS
 
 GAP = 10.0
@@ -175,7 +176,7 @@ def gear_radii(d: Definition) -> dict[str, float]:
     for mesh in d.meshes:
         a, b = parts[mesh.driver], parts[mesh.driven]
         share = a.teeth / (a.teeth + b.teeth) if a.teeth and b.teeth else 0.5
-        if mesh.mesh_kind == "spur":
+        if mesh.mesh_kind in ("spur", "sector"):
             share = min(max(share, 0.2), 0.8)
             radii.setdefault(a.key, CENTRES * share + TOOTH / 2)
             radii.setdefault(b.key, CENTRES * (1 - share) + TOOTH / 2)
@@ -286,12 +287,14 @@ def _covers(
 def _touch(
     rows: _Rows, d: Definition, mesh: Mesh, reach: Mapping[str, float], wide: Mapping[str, float]
 ) -> None:
+    if mesh.toward == "out":
+        return
     parts = {p.key: p for p in d.parts}
     a, b = parts[mesh.driver], parts[mesh.driven]
     here, there = _line(a.shaft), _line(b.shaft)
     sign = 1 if mesh.toward in ("right", "below") else -1
     body = 1 if mesh.body in ("right", "below") else -1
-    if mesh.mesh_kind == "bevel":
+    if mesh.crossed:
         rows.same({there: 1, a.key: -1}, sign * (reach[b.key] - BEVEL_FACE / 2 + 6))
         rows.same({b.key: 1, here: -1}, body * (reach[a.key] - 4 + wide[b.key] / 2 - TOOTH))
     else:

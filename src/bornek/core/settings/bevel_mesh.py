@@ -8,7 +8,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from typing import Any, Literal
+from typing import Any, ClassVar, Literal
 
 from bornek.core.mesh.bevel_set import SIDES, BevelSet, Side
 from bornek.core.mesh.contact import Shift
@@ -20,7 +20,7 @@ from bornek.core.quantities import Speech
 from bornek.core.scenes import Flank, Scene, Section
 from bornek.core.settings.bevel_checks import first_pack_result, pair_checks
 from bornek.core.settings.bevel_form import form_of, model_side, set_of, why_no_set
-from bornek.core.settings.bevel_lash import around_wheel, lash_results, per_reading
+from bornek.core.settings.bevel_lash import per_reading
 from bornek.core.settings.bevel_limits import (
     Force,
     in_force,
@@ -34,6 +34,7 @@ from bornek.core.settings.common import unread
 from bornek.core.settings.figures.bevel_in_mesh import draw_bevel_in_mesh
 from bornek.core.settings.kind import Field, Guide, Outcome, Result, Setting, Slot, first_open, speech
 from bornek.core.settings.knobs import JointPacks, Knob, Packs, Response
+from bornek.core.settings.lash_around import LEAST_SPREAD_MM, around_wheel, lash_results
 from bornek.core.settings.records import Choice, Context, Predicted
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
@@ -63,6 +64,9 @@ class BevelMesh(Setting):
     title = "Bevel gears: backlash and contact pattern"
     plain = "A bevel pinion and ring gear: backlash and contact"
     from_drawer = True
+    from_unit: ClassVar[Mapping[str, str]] = {
+        "z1": "pinion_teeth", "z2": "gear_teeth", "offset": "offset", "driver": "driving", "forward": "pinion_turns",
+    }  # fmt: skip
     cautions = (
         "Fingers and gears turned by hand: one person turns, and says so first.",
         "Brake the gear with a cloth or a block, never with the hand between teeth.",
@@ -120,7 +124,8 @@ class BevelMesh(Setting):
         if not values:
             return [unread("backlash", "Backlash", force.lash, other=force.other)]
         gauges = sifted.gauges([s for s in slots if s.peers == "lash"], ctx)
-        return lash_results(values, gauges, ctx.given, force, per_reading(ctx.given, set_of(ctx.given)))
+        windows, per = (force.lash, force.other), per_reading(ctx.given, set_of(ctx.given))
+        return lash_results(values, gauges, windows, ctx.given["variation"], per)
 
     def _pattern(self, sifted: Sifted, force: Force) -> list[Result]:
         results = []
@@ -169,7 +174,9 @@ class BevelMesh(Setting):
             if (e := counted.get(f"lash.{n}")) and (v := e.number) is not None
         }
         if read:
-            scenes.append(around_wheel(read, teeth, per_reading(ctx.given, set_of(ctx.given)), speech(ctx)))
+            say, per = speech(ctx), per_reading(ctx.given, set_of(ctx.given))
+            found = {n: v * per for n, v in read.items()}
+            scenes.append(around_wheel(found, teeth, say.number, say.unit, LEAST_SPREAD_MM))
         return tuple(scenes)
 
     def _flank(self, ctx: Context, sifted: Sifted, flank: Side) -> Flank:

@@ -9,6 +9,7 @@ from bornek.core.mesh.bevel_set import SIDES, BevelSet
 from bornek.core.mesh.turning import Way
 from bornek.core.settings.bevel_form import HOLDS, model_side
 from bornek.core.settings.kind import Slot
+from bornek.core.settings.lash_around import lash_slot
 from bornek.core.settings.records import Context
 
 FREE = "free"
@@ -38,21 +39,8 @@ def turning_words(given: Mapping[str, Any], s: BevelSet | None, flank: str) -> s
 def stations(ctx: Context, s: BevelSet | None) -> tuple[Slot, ...]:
     given, teeth = ctx.given, int(ctx.given["teeth"])
     held = dict(HOLDS)[given["hold"]]
-    step = f"Then {360 / teeth:.0f}° on to the next. " if teeth else ""
-    lash = [
-        Slot(
-            key=f"lash.{n}",
-            label=f"Backlash, tooth {n}",
-            group="Backlash",
-            axes={"tooth": n, "angle": round(360 * (n - 1) / teeth)},
-            quantity="length",
-            nature="travel",
-            posture=f"Pinion held {held}. Rock the gear; read at the outer pitch circle, square to the tooth. {step}",
-            plausible=(0.0, 3.0),
-            peers="lash",
-        )
-        for n in range(1, teeth + 1)
-    ]
+    posture = f"Pinion held {held}. Rock the gear; read at the outer pitch circle, square to the tooth."
+    lash = [lash_slot(n, teeth, posture) for n in range(1, teeth + 1)]
     paint = [
         Slot(
             key=f"paint.{flank}",

@@ -215,6 +215,8 @@ class Setting(Calculation):
     """Whether it looks at the contact witness of its mesh, as found."""
     fine: ClassVar[bool] = False
     """Set to less than a µm: values are said to a tenth of one."""
+    from_unit: ClassVar[Mapping[str, str]] = {}
+    """Fields that the unit's definition may fill, by what it calls them."""
     layout: ClassVar[str] = "bench"
     """How its page is laid out, by name: bench for one quantity, side_by_side for several."""
 

@@ -106,7 +106,7 @@ def _wanted(d: Definition) -> list[tuple[Kind, str, str, str, str, frozenset[str
                 gears,
             )
         )
-        if m.mesh_kind == "bevel":
+        if m.crossed:
             rows.append(
                 (
                     "checking_distance",

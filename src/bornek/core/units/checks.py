@@ -13,9 +13,25 @@ from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.core.units.check_steps import step_problems
+from bornek.core.units.check_train import train_problems
 from bornek.core.units.definition import Definition, Limit, SettingPoint
+from bornek.core.units.known import give_known
 from bornek.core.units.limits import give_limits
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
+
+LEAVES = (
+    "shafts",
+    "parts",
+    "meshes",
+    "places",
+    "settings",
+    "steps",
+    "levers",
+    "interlocks",
+    "timing",
+    "covers",
+)
+"""The lists of a definition, whose rows have keys of their own."""
 
 
 @dataclass(frozen=True)
@@ -30,7 +46,7 @@ class LimitQuestion:
 def check_definition(d: Definition) -> None:
     """Raises InputError whose details name every field that does not hold, by path."""
     wrong: dict[str, str] = {}
-    for name in ("shafts", "parts", "meshes", "places", "settings", "steps"):
+    for name in LEAVES:
         rows = getattr(d, name)
         count = Counter(row.key for row in rows)
         for i, row in enumerate(rows):
@@ -47,6 +63,8 @@ def check_definition(d: Definition) -> None:
     _meshes(d, wrong)
     _points(d, wrong)
     _steps(d, wrong)
+    for path, why in train_problems(d).items():
+        wrong.setdefault(path, why)
     if wrong:
         raise InputError(
             "The unit type does not hold together: " + "; ".join(f"{k} {v}" for k, v in wrong.items()) + ".",
@@ -96,9 +114,9 @@ def _meshes(d: Definition, wrong: dict[str, str]) -> None:
         if m.driver not in gears or m.driven not in gears:
             continue
         crossed = line[gears[m.driver].shaft] != line[gears[m.driven].shaft]
-        if crossed != (m.mesh_kind == "bevel"):
+        if crossed != m.crossed:
             wrong[f"meshes[{i}].kind"] = (
-                "bevel needs one level and one upright shaft"
+                f"{m.mesh_kind} needs one level and one upright shaft"
                 if not crossed
                 else "needs two level or two upright shafts (a worm is drawn turned into the plane)"
             )
@@ -120,7 +138,7 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
         try:
             kind = find_kind(s.kind)
             for limit in s.limits or (None,):
-                given = read_given(kind, give_limits(kind, s.given, limit))
+                given = read_given(kind, give_limits(kind, give_known(d, s, kind), limit))
                 kind.evaluate(Context(given=given))
         except BornekError as error:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"

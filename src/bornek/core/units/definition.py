@@ -13,17 +13,20 @@ from typing import Any, Literal
 
 from bornek.core.plain import CALLED
 from bornek.core.structure import build
+from bornek.core.units.levers import Interlock, Lever
+from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark, Way
 from bornek.core.units.part_kinds import PART_KINDS, PartKind
 from bornek.core.units.step import BuildStep
 
-EDITION = 3
+EDITION = 4
 
 
 @dataclass(frozen=True)
 class Shaft:
     """`line`: level or upright in the drawing. `carried`: its bearings sit in a carrier that is let into
     the housing. `after`: the shaft in line with it that comes before it. `beside`: the shaft it lies
-    beside when no gears say how far. `built`: outside as one piece, or threaded through its parts in the case."""
+    beside when no gears say how far. `built`: outside as one piece, or threaded through its parts in the case.
+    `power`: it comes in or goes out here. `turns`: going forward, seen from its left or its top end."""
 
     key: str
     label: str
@@ -32,6 +35,8 @@ class Shaft:
     after: str = ""
     beside: str = ""
     built: Literal["", "outside", "threaded"] = ""
+    power: Literal["", "in", "out"] = ""
+    turns: Way = ""
 
 
 @dataclass(frozen=True)
@@ -39,7 +44,8 @@ class Part:
     """`shaft` and its place in the list say where it is drawn. `identity`: it has its own serial and may
     move to another housing. `faces`: which way round matters. `safety`: may hurt someone if it fails.
     `inside`: the place that it lies in. `seat`: the others of its shaft go on outward from it. `goes_in`: for a
-    seal, from inside before what enters it or from outside as the last. `tools`: what it takes to fit it."""
+    seal, from inside before what enters it or from outside as the last. `tools`: what it takes to fit it. `free`: a
+    gear that turns on its shaft until a dog joins it. `cut`: teeth there are, where only a sector of `teeth` is cut."""
 
     key: str
     label: str
@@ -60,24 +66,12 @@ class Part:
     goes_in: Literal["", "inside", "outside"] = ""
     tools: tuple[str, ...] = ()
     mass_kg: float = 0
+    free: bool = False
+    cut: int = 0
 
     @property
     def about(self) -> PartKind:
         return PART_KINDS[self.part_kind]
-
-
-@dataclass(frozen=True)
-class Mesh:
-    """`toward`: where the driven shaft lies, seen from the driver. `body`: the side of the pinion's line
-    on which a bevel gear's body lies. A worm is drawn turned into the plane, upright beside its wheel."""
-
-    key: str
-    label: str
-    driver: str
-    driven: str
-    mesh_kind: Literal["spur", "bevel", "worm"] = field(default="spur", metadata={CALLED: "kind"})
-    toward: Literal["left", "right", "above", "below"] = "right"
-    body: Literal["left", "right", "above", "below"] = "below"
 
 
 @dataclass(frozen=True)
@@ -135,6 +129,10 @@ class Definition:
     places: tuple[Place, ...] = ()
     settings: tuple[SettingPoint, ...] = ()
     steps: tuple[BuildStep, ...] = ()
+    levers: tuple[Lever, ...] = ()
+    interlocks: tuple[Interlock, ...] = ()
+    timing: tuple[TimingMark, ...] = ()
+    covers: tuple[EccentricCover, ...] = ()
     cautions: tuple[str, ...] = ()
     notes: str = ""
 
@@ -163,6 +161,9 @@ class Definition:
 
     def mesh(self, key: str) -> Mesh | None:
         return next((m for m in self.meshes if m.key == key), None)
+
+    def shaft(self, key: str) -> Shaft | None:
+        return next((s for s in self.shafts if s.key == key), None)
 
     def on(self, shaft: str) -> tuple[Part, ...]:
         """The parts of a shaft in their order, the shaft itself left out."""

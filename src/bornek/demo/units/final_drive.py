@@ -35,10 +35,11 @@ def _side(hand: str, flip: bool) -> list[dict[str, Any]]:
 
 FINAL_DRIVE: dict[str, Any] = {
     "shafts": [
-        shaft("pinion", "pinion, from the engine", line="upright", carried=True, built="outside"),
+        shaft("pinion", "pinion, from the engine", line="upright", carried=True, built="outside", power="in",
+              turns="clockwise"),
         shaft("cross", "cross shaft", built="outside"),
-        shaft("wheel-left", "left chain wheel", built="outside"),
-        shaft("wheel-right", "right chain wheel", after="wheel-left", built="outside"),
+        shaft("wheel-left", "left chain wheel", built="outside", power="out"),
+        shaft("wheel-right", "right chain wheel", after="wheel-left", built="outside", power="out"),
     ],
     "parts": [
         *on("pinion",
@@ -97,8 +98,8 @@ FINAL_DRIVE: dict[str, Any] = {
          "gauge": "dial-11", "given": {
              "ran_with": "0.23", "pinion_sense": "out", "pinion_place": "pinion-depth", "left_sense": "out",
              "left_place": "carrier-left-pack", "right_place": "carrier-right-pack", "carrier_total": "1.55",
-             "geometry": "known", "z1": 11, "z2": 43, "module": "7", "face": "55", "spiral_angle": 35, "hand": "left",
-             "cutter": "114.3", "forward": "clockwise", "torque": "1500 N·m"},
+             "geometry": "known", "module": "7", "face": "55", "spiral_angle": 35, "hand": "left",
+             "cutter": "114.3", "torque": "1500 N·m"},
          "limits": [limit("0.15", "0.20", f"{SHEET}, note 6", text="ring gear backlash, new gears")],
          "rests_on": ["pinion-depth", "carrier-left-pack", "carrier-right-pack"]},
     ],

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from bornek.demo.units.words import end_play, limit, mesh, on, part, place, play, shaft
+from bornek.demo.units.words import end_play, lever, limit, mesh, on, part, place, play, shaft
 
 GEARBOX: dict[str, Any] = {
     "shafts": [
-        shaft("input", "input"),
-        shaft("main", "main shaft, output", after="input"),
+        shaft("input", "input", power="in", turns="clockwise"),
+        shaft("main", "main shaft, output", after="input", power="out"),
         shaft("counter", "countershaft"),
     ],
     "parts": [
@@ -22,10 +22,10 @@ GEARBOX: dict[str, Any] = {
             part("shaft", "input-shaft", "Input shaft", number="GB-110")),
         *on("main",
             part("dog", "dog-high", "Sliding dog, 3 and direct", number="GB-240", faces="groove to the rear"),
-            part("gear", "third", "Third gear, free on its bush", number="GB-230", teeth=29),
-            part("gear", "second", "Second gear, free on its bush", number="GB-231", teeth=36),
+            part("gear", "third", "Third gear, free on its bush", number="GB-230", teeth=29, free=True),
+            part("gear", "second", "Second gear, free on its bush", number="GB-231", teeth=36, free=True),
             part("dog", "dog-low", "Sliding dog, 1 and 2", number="GB-241", faces="groove to the front"),
-            part("gear", "first", "First gear, free on its bush", number="GB-232", teeth=43),
+            part("gear", "first", "First gear, free on its bush", number="GB-232", teeth=43, free=True),
             part("ball_bearing", "main-bearing", "Main shaft bearing", number="BB-6312"),
             part("cover", "output-cover-part", "Output cover", number="GB-204"),
             part("seal", "output-seal", "Output seal", number="GB-205", single_use=True, faces="lip to the oil"),
@@ -56,6 +56,11 @@ GEARBOX: dict[str, Any] = {
         mesh("second-pair", "Second pair 28/36", "counter-second", "second", toward="above"),
         mesh("first-pair", "First pair 21/43", "counter-first", "first", toward="above"),
     ],
+    "levers": [
+        lever("high", "High lever", "dog-high", third=("3", "third"), neutral=("neutral",), direct=("direct", "input-gear")),
+        lever("low", "Low lever", "dog-low", first=("1", "first"), neutral=("neutral",), second=("2", "second")),
+    ],
+    "interlocks": [{"key": "pin", "label": "Interlock pin and balls", "one": "high", "other": "low"}],
     "places": [
         place("input-cover", "input cover", "input-cover-part", "C3 ring"),
         place("dogs-high", "dog for 3 and direct", "dog-high"),

@@ -10,9 +10,9 @@ SHEET = "Yard drawing RW-7, sheet 3"
 
 RAMP_WINCH: dict[str, Any] = {
     "shafts": [
-        shaft("input", "input, from the motor", carried=True),
+        shaft("input", "input, from the motor", carried=True, power="in", turns="clockwise"),
         shaft("cross", "cross shaft", line="upright"),
-        shaft("output", "output, to the drum", line="upright"),
+        shaft("output", "output, to the drum", line="upright", power="out"),
     ],
     "parts": [
         *on("input",

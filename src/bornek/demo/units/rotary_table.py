@@ -8,8 +8,8 @@ from bornek.demo.units.words import end_play, limit, mesh, on, part, place, play
 
 ROTARY_TABLE: dict[str, Any] = {
     "shafts": [
-        shaft("worm", "worm, turned into the plane", line="upright"),
-        shaft("table", "table spindle", line="upright"),
+        shaft("worm", "worm, turned into the plane", line="upright", power="in", turns="clockwise"),
+        shaft("table", "table spindle", line="upright", power="out"),
     ],
     "parts": [
         *on("worm",
@@ -29,12 +29,14 @@ ROTARY_TABLE: dict[str, Any] = {
             part("lock_washer", "table-lock", "Lock washer", number="RT-314", single_use=True),
             part("nut", "table-nut", "Table nut", number="RT-315"),
             part("shaft", "table-spindle", "Table spindle", number="RT-310", safety=True)),
+        part("cage", "worm-carrier", "Eccentric worm carrier", number="RT-130"),
+        part("other", "thrust-button", "Thrust button at the worm's end", number="RT-131"),
         part("fastener", "clamp-bolts", "Table clamp bolts", count=3, number="RT-401"),
         part("key", "wheel-key", "Key of the worm wheel", number="K-8x7x32"),
         part("housing", "base", "Base casting", number="RT-001"),
     ],
     "meshes": [
-        mesh("worm-mesh", "Worm and wheel 1/90", "worm-body", "worm-wheel", kind="worm", toward="right"),
+        mesh("worm-mesh", "Worm and wheel 1/90", "worm-body", "worm-wheel", kind="worm", toward="right", hand="right"),
     ],
     "places": [
         place("worm-cover", "worm cover", "worm-cover-part", "P5 ring"),
@@ -48,6 +50,12 @@ ROTARY_TABLE: dict[str, Any] = {
                  limit("0.005", "0.020", "Yard card RT-2, row worm")),
         end_play("table-end-play", "Table end play", "lower-cover", "lever-2", play(torque="20 N·m"),
                  limit("0.005", "0.015", "Yard card RT-2, row table")),
+        {"key": "worm-lost-motion", "label": "Worm and wheel, lost motion", "kind": "worm_lash", "place": "worm-lash",
+         "gauge": "protractor-8", "given": {
+             "limit_as": "wheel", "lead": "7.854", "throw": "1.5", "pitch_radius": "112.5", "radius": "200",
+             "small_part": "Thrust button"},
+         "limits": [limit("1.0", "3.0", "Yard card RT-2, row lost motion")],
+         "rests_on": ["worm-cover"]},
         {"key": "feed-feel", "label": "Worm nut by feel", "kind": "feel_nut", "place": "table-nut-place",
          "gauge": "lever-2",
          "given": {"axis": "table feed", "what": "bearings", "band": "taught", "taught": ["2.1 s", "2.0 s", "2.2 s", "2.1 s"],

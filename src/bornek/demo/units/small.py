@@ -29,8 +29,8 @@ CAPSTAN: dict[str, Any] = {
 }  # fmt: skip
 
 WORM_BOX: dict[str, Any] = {
-    "shafts": [shaft("worm", "worm, turned into the plane", line="upright"),
-               shaft("wheel", "gate spindle", line="upright")],
+    "shafts": [shaft("worm", "worm, turned into the plane", line="upright", power="in", turns="clockwise"),
+               shaft("wheel", "gate spindle", line="upright", power="out")],
     "parts": [
         *on("worm",
             part("cover", "worm-cover-part", "Worm cover", number="WB-104"),
@@ -48,7 +48,7 @@ WORM_BOX: dict[str, Any] = {
             part("shaft", "wheel-shaft", "Gate spindle", number="WB-210", safety=True)),
         part("housing", "box", "Worm box", number="WB-001"),
     ],
-    "meshes": [mesh("worm-mesh", "Worm and wheel 2/47", "worm-body", "worm-wheel", kind="worm")],
+    "meshes": [mesh("worm-mesh", "Worm and wheel 2/47", "worm-body", "worm-wheel", kind="worm", hand="left")],
     "places": [place("worm-spacer", "worm bearing spacer", "worm-spacer-ring"),
                place("worm-lash", "worm mesh", "worm-mesh")],
     "settings": [

@@ -32,6 +32,15 @@ def play(sense: str = "adds", torque: str = "", **more: Any) -> Row:
     return {"meant": "play", "sense": sense, "torque": torque} | more
 
 
+def lever(key: str, label: str, dog: str, back: str = "", **positions: tuple[str, ...]) -> Row:
+    """Positions by key: what it is called, then what it joins; `back`: the one that turns backward."""
+    rows = [
+        {"key": k, "label": name, "joins": list(joins), "back": k == back}
+        for k, (name, *joins) in positions.items()
+    ]
+    return {"key": key, "label": label, "dog": dog, "positions": rows}
+
+
 def limit(least: str, greatest: str, source: str, **more: Any) -> Row:
     return {"least": least, "greatest": greatest, "source": source} | more
 

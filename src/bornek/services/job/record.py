@@ -49,6 +49,7 @@ class RecordView:
     inspection: list[RecordLine]
     build: list[RecordLine]
     fits: list[RecordLine]
+    train: list[RecordLine]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]
@@ -74,6 +75,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             inspection=inspected,
             build=build_lines(definition_of(job), facts_of(session, job_id)),
             fits=build_lines(definition_of(job), facts_of(session, job_id), "fit"),
+            train=build_lines(definition_of(job), facts_of(session, job_id), "mesh"),
             flanks=flanks,
             draft=draft,
             photos=photos,

@@ -16,11 +16,14 @@ from bornek.core.facts.kind import Fact
 from bornek.core.facts.named import UNNAMED, Named
 from bornek.core.facts.registry import find_fact_kind
 from bornek.core.fits.open_fits import open_fits
+from bornek.core.phrases import Span
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
 from bornek.core.stages import STAGES
 from bornek.core.strip.baselines import baselines
+from bornek.core.train.positions import Train
+from bornek.core.train.sheet import TrainSheet, train_sheet
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import closing_list
@@ -83,6 +86,16 @@ class HourView:
 
 
 @dataclass(frozen=True)
+class TrainBrief:
+    """The gear train on the mesh stage: how it stands, and what is next."""
+
+    state: str
+    code: str
+    words: str
+    say: list[Span]
+
+
+@dataclass(frozen=True)
 class JobView:
     id: str
     tag: str
@@ -109,6 +122,7 @@ class JobView:
     section: Section
     places: list[PlaceView]
     components: list[ComponentView]
+    train: TrainBrief | None
     definition: dict[str, Any]
 
 
@@ -120,6 +134,7 @@ def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
 def job_view(session: Session, job_id: str, today: date) -> JobView:
     job, unit = job_with_unit(session, job_id)
     settings, d, facts = summaries(session, job, today), definition_of(job), facts_of(session, job_id)
+    train = train_brief(train_sheet(Train(d), facts))
     places = _places(d, facts, settings)
     seen = {p.key: "found" if p.found else "" for p in places}
     return JobView(
@@ -154,18 +169,27 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
                 "inspect": inspect_open(session, job, d, facts),
                 "plan": plan_open(session, job, today),
                 "fit": len(open_fits(facts)),
-                **{
-                    stage: sum(not s.signed and s.stage == stage for s in settings)
-                    for stage in ("set", "mesh")
-                },
+                "set": sum(not s.signed and s.stage == "set" for s in settings),
+                "mesh": sum(not s.signed and s.stage == "mesh" for s in settings)
+                + (train is not None and train.state != "done"),
             },
         ),
         settings=settings,
         section=section_of(job, settings, f"{unit.tag} {unit.name}", seen),
         places=places,
         components=components_of(session, job),
+        train=train,
         definition=dict(job.definition),
     )
+
+
+def train_brief(sheet: TrainSheet) -> TrainBrief | None:
+    """None where there is no train to count."""
+    words = {"open": "to be counted", "wrong": "wrong", "done": "as it must"}
+    if sheet.state not in words:
+        return None
+    code = {"open": "not_read", "wrong": "out_high", "done": "in"}[sheet.state]
+    return TrainBrief(sheet.state, code, words[sheet.state], list(sheet.say))
 
 
 def corrections(d: Definition, facts: Sequence[Fact]) -> list[str]:

@@ -75,7 +75,7 @@ class TypeSheet:
 
 
 FORMAT = "bornek-unit-type"
-READS = (1, 2, EDITION)
+READS = (1, 2, 3, EDITION)
 """Editions of a file that are read: what an earlier one lacks has its default."""
 
 

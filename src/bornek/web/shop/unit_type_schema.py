@@ -7,11 +7,18 @@ from dataclasses import MISSING, Field, fields
 from typing import Any
 
 from bornek.core.plain import called
-from bornek.core.units.definition import EDITION, Definition, Limit, Mesh, Part, Place, SettingPoint, Shaft
+from bornek.core.units.definition import EDITION, Definition, Limit, Part, Place, SettingPoint, Shaft
+from bornek.core.units.levers import Interlock, Lever, LeverPosition
+from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.core.units.step import BuildStep
 from bornek.services.shop.unit_types import FORMAT
 from bornek.web.schema_of import Schemas
+
+ROWS: tuple[Any, ...] = (
+    Definition, Shaft, Part, Mesh, Place, Limit, SettingPoint, BuildStep, Lever, LeverPosition, Interlock, TimingMark,
+    EccentricCover,
+)  # fmt: skip
 
 
 def unit_type_schema() -> dict[str, Any]:
@@ -22,7 +29,7 @@ def unit_type_schema() -> dict[str, Any]:
     """
     schemas = Schemas()
     schemas.of(Definition)
-    for kind in (Definition, Shaft, Part, Mesh, Place, Limit, SettingPoint, BuildStep):
+    for kind in ROWS:
         schemas.components[kind.__name__]["required"] = [called(f) for f in fields(kind) if _must_be_given(f)]
     schemas.components["Part"]["properties"]["kind"] = {"enum": list(PART_KINDS), "type": "string"}
     whole = {

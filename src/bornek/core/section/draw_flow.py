@@ -1,0 +1,72 @@
+"""The way of power through a unit in section: along each shaft, through each mesh."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from bornek.core.section.draw_section import Laid, Point, mesh_spot
+from bornek.core.train.flow import PowerPath
+
+BEYOND = 34.0
+"""So far beyond the last part it comes in and goes out."""
+
+
+def draw_flow(laid: Laid, paths: Sequence[PowerPath]) -> tuple[tuple[Point, ...], ...]:
+    """One line for each path, on the sheet."""
+    return tuple(tuple(map(laid.move, line)) for p in paths if len(line := _line(laid, p)) > 1)
+
+
+def _line(laid: Laid, path: PowerPath) -> list[Point]:
+    meshes = [m for x in path.links if (m := laid.d.mesh(x.mesh)) is not None]
+    first = _gear_on(laid, path, meshes[0].key, 0) if meshes else None
+    points = [_end(laid, path.members[0], first)]
+    for n, link in enumerate(path.links):
+        mesh = laid.d.mesh(link.mesh)
+        if mesh is None:
+            continue
+        for gear in _in_order(laid, path.members[n], mesh.driver, mesh.driven):
+            found = laid.placed.spot(gear)
+            if found is None:
+                return []
+            shaft, spot = found
+            axis = laid.frames[shaft].at(spot.at, 0)
+            if gear == _in_order(laid, path.members[n], mesh.driver, mesh.driven)[0]:
+                points += (
+                    [axis] if mesh.toward == "out" else [axis, mesh_spot(mesh, laid.placed, laid.frames)]
+                )
+            else:
+                points.append(axis)
+    last = _gear_on(laid, path, meshes[-1].key, -1) if meshes else None
+    points.append(_end(laid, path.members[-1], last))
+    return points
+
+
+def _in_order(laid: Laid, member: str, driver: str, driven: str) -> tuple[str, str]:
+    """The two gears of a mesh as power passes them, coming from a member."""
+    part = laid.d.part(driver)
+    from_driver = part is not None and member in (part.key, part.shaft)
+    return (driver, driven) if from_driver else (driven, driver)
+
+
+def _gear_on(laid: Laid, path: PowerPath, mesh_key: str, end: int) -> float | None:
+    """Where on the first or the last shaft the gear sits that power leaves or reaches."""
+    mesh, shaft = laid.d.mesh(mesh_key), path.members[end]
+    for gear in (mesh.driver, mesh.driven) if mesh else ():
+        found = laid.placed.spot(gear)
+        if found is not None and found[0] == shaft:
+            return found[1].at
+    return None
+
+
+def _end(laid: Laid, shaft: str, gear_at: float | None) -> Point:
+    """Just beyond the end of a shaft that lies farther from its gear; the free end of one in line with another."""
+    row = laid.placed.spots[shaft]
+    low, high = row[0].lo - BEYOND, row[-1].hi + BEYOND
+    behind = any(s.after == shaft for s in laid.d.shafts)
+    own = laid.d.shaft(shaft)
+    if behind or (own is not None and own.after):
+        at = low if behind else high
+    else:
+        middle = gear_at if gear_at is not None else low
+        at = low if middle - low > high - middle else high
+    return laid.frames[shaft].at(at, 0)

@@ -1,0 +1,336 @@
+"""Sector gears set by eccentric covers: input and output start together, and nothing binds over the whole travel.
+
+A cover can be turned by its bolt holes only, so what can be reached is a list: the shaft moves by
+e·(sin(θ + kΔ) − sin θ). Where no hole gives it there are the halves between holes, or it is left as it is.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from typing import Any, ClassVar
+
+from bornek.core.mesh.worm import lash_per_apart
+from bornek.core.readings import expected_u, travel_value
+from bornek.core.scenes import HoleRing, Rung, Scene, Section
+from bornek.core.settings.common import confirm, given_window, source_lines, unread
+from bornek.core.settings.figures.cover_and_sectors import draw_cover_and_sectors
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.knobs import Curve, Knob, Response
+from bornek.core.settings.records import Choice, Context, Predicted
+from bornek.core.settings.registry import register
+from bornek.core.settings.sector_form import OPEN, form_of, holes_given, timed_given
+from bornek.core.settings.sifting import sift
+from bornek.core.settings.state import Position, State, degrees
+from bornek.core.train.gears_drawn import draw_gears
+from bornek.core.train.timing import paint_words
+from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Window, verdict
+from bornek.core.working import Line, Working
+
+KNOB = "cover"
+SCATTER_MM, REASSEMBLY_MM = 0.006, 0.015
+PRESSED_MM = -0.05
+"""So far past touching the teeth press hard enough to hurt, turned by hand."""
+READ, AGAIN = "lost", "again"
+WAYS = (("one", "one way, to its stop"), ("back", "back, to the other stop"))
+TRAVEL = (("free", "free all the way"), ("drags", "drags at a place"), ("binds", "binds"))
+NEAR_DEG = 0.05
+
+
+@register
+class SectorCover(Setting):
+    id = "sector_cover"
+    stage = "mesh"
+    title = "Sector gears, by eccentric covers"
+    plain = "Two sector gears of a steering gear, set by eccentric covers"
+    from_unit: ClassVar[Mapping[str, str]] = {
+        "driver_teeth": "driver_teeth", "driver_cut": "driver_cut", "driven_teeth": "driven_teeth",
+        "driven_cut": "driven_cut", "tooth_on": "tooth_on", "tooth": "tooth", "space": "space", "holes": "holes",
+        "throw": "throw", "angle": "throw_angle", "half": "half",
+    }  # fmt: skip
+    cautions = (
+        "Block what hangs on the output: the rudder or wheel turns by itself when the sectors are out of mesh.",
+        "Fingers off the teeth while it is turned through its travel.",
+        "The maker's manual, the shop's rules and local codes come first.",
+    )
+
+    def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
+        return form_of(given)
+
+    def thing(self) -> Section:
+        return draw_cover_and_sectors()
+
+    def floor(self, ctx: Context) -> float:
+        """Below no lost motion the teeth press."""
+        return 0.0
+
+    def window(self, ctx: Context) -> Window:
+        return given_window(ctx.given, 0.0, ctx.given["greatest"], 0.0)
+
+    def slots(self, ctx: Context) -> tuple[Slot, ...]:
+        own = [*self._timing(ctx), *self._lost(READ, "Lost motion"), *self._travel()]
+        value, binds = self._value(ctx, READ), self._binds(ctx)
+        if value is None or binds or not self._may_do(ctx, value):
+            return tuple(own)
+        torque = ctx.given.get("torque")
+        to = f" to {torque:g} N·m" if torque else ""
+        tight = confirm(
+            "torqued", "Cover bolts tight", "Tight", f"Tighten the cover bolts{to}, crosswise, in steps."
+        )
+        return (*own, tight, *self._lost(AGAIN, "Read again, tight"))
+
+    def _may_do(self, ctx: Context, value: Value) -> bool:
+        middle = value.v if isinstance(value, Normal) else 0.0
+        return self.window(ctx).holds(middle)
+
+    @staticmethod
+    def _timing(ctx: Context) -> list[Slot]:
+        """Which tooth meets which space, seen once before anything is read."""
+        t = timed_given(ctx.given)
+        first = str(ctx.given.get("goes_first") or "")
+        if ctx.round > ctx.first_round or (t is None and not first):
+            return []
+        said = [
+            f"{first} goes in first." if first else "",
+            paint_words(t) if t is not None else "",
+            "Does it stand so?",
+        ]
+        return [confirm("timed", "Tooth in its space", "Timing", " ".join(x for x in said if x))]
+
+    @staticmethod
+    def _lost(key: str, group: str) -> list[Slot]:
+        return [
+            Slot(
+                key=f"{key}.{n}",
+                label=f"{group}, reading {n}",
+                group=group,
+                axes={"rep": n},
+                quantity="length",
+                nature="travel",
+                posture="Travel in the middle. Indicator on the input sector at its pitch line: move the input to and fro "
+                "until the output just starts; type how far.",
+                plausible=(0.0, 3.0),
+                peers=key,
+            )
+            for n in (1, 2)
+        ]
+
+    @staticmethod
+    def _travel() -> list[Slot]:
+        return [
+            Slot(
+                key=f"through.{way}",
+                label=f"Through its travel, {words}",
+                group="Whole travel",
+                axes={"way": way},
+                quantity="count",
+                nature="count",
+                accepts="choice",
+                posture=f"Turn it by hand through its whole travel {words}. Free, or does it bind?",
+                options=TRAVEL,
+            )
+            for way, words in WAYS
+        ]
+
+    def _felt(self, ctx: Context) -> list[str]:
+        return [
+            e.raw.option for e in ctx.now() if e.slot.startswith("through.") and isinstance(e.raw, Choice)
+        ]
+
+    def _binds(self, ctx: Context) -> bool:
+        return "binds" in self._felt(ctx)
+
+    def _value(self, ctx: Context, key: str) -> Value | None:
+        slots = self._lost(key, "")
+        sifted = sift(slots, ctx.now())
+        groups = sifted.numbers(slots)
+        if not groups or sum(map(len, groups.values())) < len(slots):
+            return None
+        return travel_value(groups, sifted.gauges(slots, ctx), SCATTER_MM)
+
+    def evaluate(self, ctx: Context) -> Outcome:
+        window, say = self.window(ctx), speech(ctx)
+        value = self._value(ctx, AGAIN) or self._value(ctx, READ)
+        aim = aim_in(window, ctx.given.get("aim"), expected_u(ctx.find_gauge(), "travel", SCATTER_MM, 2))
+        felt = self._felt(ctx)
+        if value is None or len(felt) < len(WAYS):
+            empty = unread("lost", "Lost motion", window, aim=aim)
+            return Outcome(
+                (empty,), tuple(self._checks(ctx)), NOT_READ, scenes=tuple(self._scenes(ctx, None))
+            )
+        if "binds" in felt:
+            value = AtMost(0.0)
+        judged = verdict(value, window)
+        lines = [Line(f"Hole {n}", f"{float(ctx.given['throw']):g} × (sin({ctx.given['angle']:g}° + {h.turned:g}°) − sin {ctx.given['angle']:g}°)",
+                      say.number(h.moves)) for n, h in enumerate(holes_given(ctx.given))]  # fmt: skip
+        result = Result(
+            key="lost",
+            label="Lost motion",
+            quantity="length",
+            value=value,
+            window=window,
+            working=Working(tuple(lines), source_lines(window)),
+            verdict=judged,
+            aim=aim,
+        )
+        return Outcome(
+            (result,),
+            tuple(self._checks(ctx)),
+            judged,
+            instruct=self._no_hole(ctx, value) if judged.code.startswith("out") else "",
+            scenes=tuple(self._scenes(ctx, value)),
+            observed={"lost": value},
+        )
+
+    def _checks(self, ctx: Context) -> list[Check]:
+        found, felt = list[Check](), self._felt(ctx)
+        if "binds" in felt:
+            words = "It binds: the gears stand too close. Turn the cover so that they go apart; never run it in like that."
+            found.append(Check("binds", "warn", words))
+        elif "drags" in felt:
+            words = "It drags at a place: a burr, dirt or a bent sector. Find the place before the number is believed."
+            found.append(Check("drags", "warn", words, "reseat"))
+        return found
+
+    def _no_hole(self, ctx: Context, value: Value) -> str:
+        """What is left where no hole is expected to give it, in words; empty where one may."""
+        window, reach = self.window(ctx), 2 * REASSEMBLY_MM
+        if any(window.low - reach <= at <= window.high + reach for _, at in self._expected(ctx, value)):
+            return ""
+        if ctx.given["half"] != "no":
+            return "No hole gives it, the halves between included: leave the nearest on the loose side, and say so."
+        return (
+            "No hole gives it. Halves between two holes come by turning the cover over, or with the other side's: try "
+            "whether they fit. If not, leave the nearest on the loose side."
+        )
+
+    def _expected(self, ctx: Context, value: Value) -> list[tuple[float, float]]:
+        """What each hole would read by geometry, from what reads here now: (turned [°], lost motion [mm])."""
+        k = lash_per_apart(float(ctx.given["pressure_angle"]))
+        now = value.v if isinstance(value, Normal) else 0.0
+        holes = holes_given(ctx.given)
+        here = self._moves_at(ctx)
+        return [(h.turned, now + k * (h.moves - here)) for h in holes]
+
+    def _moves_at(self, ctx: Context) -> float:
+        at = self._turned(ctx)
+        near = min(holes_given(ctx.given), key=lambda h: abs((h.turned - at + 180) % 360 - 180))
+        return near.moves
+
+    def _turned(self, ctx: Context) -> float:
+        state = self.state(ctx, KNOB)
+        return state.position % 360 if state is not None else 0.0
+
+    def _scenes(self, ctx: Context, value: Value | None) -> list[Scene]:
+        t = timed_given(ctx.given)
+        ring = self._ring(ctx, value)
+        figure = draw_cover_and_sectors(
+            float(ctx.given["angle"]) + self._turned(ctx), int(ctx.given["holes"])
+        )
+        return [ring, *([draw_gears("Tooth and space", [t])] if t is not None else [figure])]
+
+    def _ring(self, ctx: Context, value: Value | None) -> HoleRing:
+        say, window, at = speech(ctx), self.window(ctx), self._turned(ctx)
+        expected = dict(self._expected(ctx, value)) if value is not None else {}
+        rungs = []
+        number = 0
+        for h in holes_given(ctx.given):
+            name = "½" if h.between else str(number)
+            number += not h.between
+            v = expected.get(h.turned)
+            gives = (
+                f"{say.number(v)}"
+                if v is not None and v >= 0
+                else "binds"
+                if v is not None
+                else f"{say.number(h.moves)} apart"
+            )
+            state = (
+                "now"
+                if abs(h.turned - at) < NEAR_DEG
+                else "wanted"
+                if v is not None and window.holds(v)
+                else "free"
+            )
+            extra = f", {ctx.given['half']}" if h.between else ""
+            rungs.append(Rung(h.turned, f"{degrees(h.turned)}{extra}: {gives}", state, v, name))  # type: ignore[arg-type]
+        throw = (float(ctx.given["angle"]) + at) % 360
+        return HoleRing(
+            "Cover holes, and the lost motion that each gives", tuple(rungs), throw, "square to the mesh"
+        )
+
+    def after_move(
+        self, ctx: Context, scene: Scene, predicted: Mapping[str, Predicted], by: Mapping[str, float]
+    ) -> Scene:
+        """The hole that the move goes to, with what is expected there."""
+        if not isinstance(scene, HoleRing) or not by.get(KNOB):
+            return scene
+        wanted, at = self._moves_at(ctx) + by[KNOB], self._turned(ctx)
+        moves = {h.turned: h.moves for h in holes_given(ctx.given)}
+        there = [r for r in scene.rungs if abs(moves[r.at] - wanted) < 1e-6 and abs(r.at - at) > NEAR_DEG]
+        if not there:
+            return scene
+        rungs = tuple(replace(r, state="move") if r is there[0] else r for r in scene.rungs)
+        return replace(scene, rungs=rungs)
+
+    def state(self, ctx: Context, knob: str, number: int | None = None) -> State | None:
+        """As it was found it stands at hole 0."""
+        return ctx.state(knob, number) or Position(0.0, "deg")
+
+    def knobs(self, ctx: Context) -> Sequence[Knob]:
+        holes = holes_given(ctx.given)
+        both = "both covers" if ctx.given["covers"] == "both" else "the cover"
+        return (
+            Knob(
+                key=KNOB,
+                label="Cover, turned clockwise from where it stood",
+                place="",
+                unit="deg",
+                domain=Curve(tuple(h.turned for h in holes), tuple(h.moves for h in holes)),
+                sense=None if ctx.given["sense"] == OPEN else 1,
+                noun="cover",
+                title="Eccentric cover",
+                read=True,
+                more=f"Turn {both} clockwise to",
+                less=f"Turn {both} clockwise to",
+            ),
+        )
+
+    def response(self, ctx: Context) -> Response:
+        """2·tan α of lost motion for each mm that the shafts go apart."""
+        return Response(
+            rows=("lost",),
+            knobs=(KNOB,),
+            k0=((lash_per_apart(float(ctx.given["pressure_angle"])),),),
+            rho=((0.15,),),
+            s_a=(REASSEMBLY_MM,),
+            s_r=(SCATTER_MM,),
+            harm=("low",),
+            harm_at=(PRESSED_MM,),
+            repeats=2,
+        )
+
+    def reads(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"cover", "axial"})
+
+    def writes(self, ctx: Context) -> frozenset[str]:
+        return frozenset({"cover"})
+
+    def brief(self, ctx: Context) -> Sequence[str]:
+        step = 360 / int(ctx.given["holes"])
+        first = str(ctx.given.get("goes_first") or "")
+        steps = f"{ctx.given['holes']} holes, {step:.4g}° apart, throw {speech(ctx).size(float(ctx.given['throw']))}"
+        return (steps, *((f"{first} goes in first",) if first else ()))
+
+    def tools(self, ctx: Context) -> Sequence[str]:
+        return ("magnetic base", "torque wrench")
+
+    def slips(self, ctx: Context, found: float, predicted: float) -> Sequence[SlipHint]:
+        return [
+            SlipHint(
+                "The covers were turned the other way round, or by another number of holes on each side."
+            ),
+            SlipHint("A tooth out: look at the marks."),
+            SlipHint("The bolts were not tight when it was read."),
+            SlipHint("The output moved: hold it."),
+        ]

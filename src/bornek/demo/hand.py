@@ -1,0 +1,60 @@
+"""One pair of hands at the demo yard's benches, on its fixed clock."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.services.desk import Desk
+from bornek.services.setting.record_act import record_act
+from bornek.services.setting.sign_setting import sign_setting
+from bornek.services.setting.take_reading import take_reading
+from bornek.services.setting.view import view_setting
+
+START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
+
+
+class Hand:
+    """One pair of hands on one setting: reads, moves and signs, a few minutes apart."""
+
+    def __init__(self, session: Session, actor: str, setting_id: str, ticks: Iterator[int]) -> None:
+        self.session, self.actor, self.setting_id, self.ticks = session, actor, setting_id, ticks
+
+    def desk(self) -> Desk:
+        return Desk(self.session, self.actor, START + timedelta(minutes=3 * next(self.ticks)))
+
+    def new_id(self) -> str:
+        return f"{self.setting_id}.d{next(self.ticks)}"
+
+    def seen(self) -> int:
+        version: int = view_setting(self.session, self.setting_id, START.date())["version"]
+        return version
+
+    def found(self, *plates: float) -> None:
+        self._act("as_found", plates)
+
+    def moves(self, *plates: float) -> None:
+        self._act("move", plates)
+
+    def _act(self, kind: str, plates: tuple[float, ...]) -> None:
+        self.brings(kind, pack=list(plates))
+
+    def brings(self, kind: str, **states: Any) -> None:
+        """Every adjuster to its state, in one teardown."""
+        sent = {"id": self.new_id(), "kind": kind, "states": states, "seen": self.seen()}
+        record_act(self.desk(), self.setting_id, sent)
+
+    def reads(self, position: str, *texts: str) -> None:
+        for rep, text in enumerate(texts, 1):
+            self.enters(f"travel.{position}.{rep}", text=text)
+
+    def enters(self, slot: str, **what: Any) -> None:
+        take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
+
+    def signs(self, remark: str = "") -> None:
+        sign_setting(
+            self.desk(), self.setting_id, {"id": self.new_id(), "seen": self.seen(), "remark": remark}
+        )
