@@ -134,6 +134,11 @@ BEVEL = {
     "pinion_angle": 20,
     "source": "c",
 }
+WORM = {"least": "1", "greatest": "3", "teeth": 90, "lead": 7.854, "throw": 1.5, "pitch_radius": 112.5, "radius": 200,
+        "small_part": "Button", "source": "card"}  # fmt: skip
+WORM_READ = {"float": (0.023, 0.001), "feel": "smooth"}
+SECTORS = {"greatest": 0.08, "holes": 8, "throw": 1.2, "angle": 88, "sense": "apart", "source": "card"}
+SPUR = {"least": 0.1, "greatest": 0.25, "z1": 17, "z2": 71, "module": 4, "centre": 176.05, "source": "card"}
 NUT = {"least": 0.18, "greatest": 0.28, "pitch": 2, "tabs": 17, "slots": 4, "source": "m"}
 BENCH = {"least": -0.1, "greatest": -0.05, "half_angle": 14, "source": "card"}
 CRANK = {"limit": 0.03, "gauges": "outboard", "source": "card"}
@@ -258,6 +263,23 @@ CASES: dict[str, Case] = {
         ({"feeler": "0.090/0.092"}, {"feeler": "0.060/0.062", "drive": 0.46}), ({}, {"drive": 0.46})),
     "shims-no-play": Case(
         "shim_pack_end_play", SHIM, ({"travel": (0.0, 0.0)},), ({"pack": [0.5, 0.2]},), DRAWER),
+    "worm-loose": Case("worm_lash", WORM, (WORM_READ | {"lash": (9.5, 0.6)},), ({"carrier": 86.0},)),
+    "worm-clamped-twice": Case(
+        "worm_lash", WORM,
+        (WORM_READ | {"lash": (9.5, 0.6)}, {"snug": "5.0", "lash": (4.4, 0.3), "feel": "smooth"},
+         {"snug": "3.9", "lash": (3.2, 0.3), "feel": "smooth"}),
+        ({"carrier": 86.0}, {"carrier": 80.0}, {"carrier": 78.0})),
+    "worm-crunchy": Case("worm_lash", WORM | {"limit_as": "length", "least": 0.05, "greatest": 0.2, "radius": 200},
+                         (WORM_READ | {"lash": (4.0, 0.2), "feel": "crunchy"},), ({"carrier": 86.0},)),
+    "sectors-loose": Case("sector_cover", SECTORS, ({"lost": (0.31, 0.005)},)),
+    "sectors-bind": Case("sector_cover", SECTORS, ({"lost": (0.0, 0.0), "through": "binds", "needle": True},)),
+    "sectors-turned": Case(
+        "sector_cover", SECTORS | {"half": "turned over"}, ({"lost": (0.31, 0.005)}, {"lost": (0.03, 0.004), "again": (0.04, 0.004)}),
+        ({}, {"cover": 315.0})),
+    "sectors-no-hole": Case("sector_cover", SECTORS | {"angle": 12, "holes": 7}, ({"lost": (0.31, 0.005)},)),
+    "spur-read": Case("spur_lash", SPUR, ({"lash": (0.2, 0.01)},)),
+    "spur-wire": Case("spur_lash", SPUR | {"method": "wire", "meant": "normal", "adjust": "shims", "sense": "apart"},
+                      ({"wire": (0.05, 0.003)},), ({"blocks": [0.5, 0.2]},), DRAWER),
 }  # fmt: skip
 
 DECLARED = tuple(n for n, c in CASES.items() if not any(

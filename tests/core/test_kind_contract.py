@@ -13,7 +13,7 @@ from bornek.core.settings.records import Context
 from bornek.core.settings.registry import kinds
 from bornek.core.sheet import make_sheet
 from bornek.core.units.definition import read_definition
-from bornek.core.units.limits import give_limits
+from bornek.core.units.known import given_of
 from bornek.demo.yard import TYPES
 from written_cases import CASES
 
@@ -22,11 +22,10 @@ def examples() -> dict[str, dict[str, Any]]:
     """The yard's own given of each kind, else that of its first written case."""
     found: dict[str, dict[str, Any]] = {}
     for _, _, definition in TYPES:
-        for point in read_definition(definition).settings:
+        d = read_definition(definition)
+        for point in d.settings:
             kind = next(k for k in kinds() if k.id == point.kind)
-            found.setdefault(
-                kind.id, give_limits(kind, point.given, point.limits[0] if point.limits else None)
-            )
+            found.setdefault(kind.id, given_of(d, point, kind, point.limits[0] if point.limits else None))
     for case in CASES.values():
         found.setdefault(case.kind, dict(case.given))
     return found

@@ -11,12 +11,18 @@ from hypothesis import strategies as st
 from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
 from bornek.core.settings.registry import find_kind, kinds
-from bornek.core.units.definition import SettingPoint, read_definition
-from bornek.core.units.limits import give_limits, spell_lengths
+from bornek.core.units.definition import Definition, SettingPoint, read_definition
+from bornek.core.units.known import given_of
+from bornek.core.units.limits import spell_lengths
 from bornek.demo.yard import TYPES
 
-POINTS = [(f"{key}.{s.key}", s) for key, _, definition in TYPES for s in read_definition(definition).settings]
-each = pytest.mark.parametrize("point", [s for _, s in POINTS], ids=[name for name, _ in POINTS])
+POINTS = [
+    (f"{key}.{s.key}", d, s)
+    for key, _, definition in TYPES
+    for d in [read_definition(definition)]
+    for s in d.settings
+]
+each = pytest.mark.parametrize(("d", "point"), [p[1:] for p in POINTS], ids=[name for name, _, _ in POINTS])
 
 
 def numbers(read: dict[str, Any]) -> dict[str, float]:
@@ -24,17 +30,17 @@ def numbers(read: dict[str, Any]) -> dict[str, float]:
 
 
 @each
-def test_a_type_means_the_same_whatever_unit_the_job_speaks(point: SettingPoint) -> None:
+def test_a_type_means_the_same_whatever_unit_the_job_speaks(d: Definition, point: SettingPoint) -> None:
     kind = find_kind(point.kind)
     for limit in point.limits or (None,):
-        typed = give_limits(kind, point.given, limit)
+        typed = given_of(d, point, kind, limit)
         in_mm = read_given(kind, typed, "mm")
         in_thou = read_given(kind, spell_lengths(kind, typed, "mm"), "thou")
         assert numbers(in_thou) == pytest.approx(numbers(in_mm))
 
 
 @each
-def test_spelling_twice_changes_nothing_more(point: SettingPoint) -> None:
+def test_spelling_twice_changes_nothing_more(d: Definition, point: SettingPoint) -> None:
     kind = find_kind(point.kind)
     once = spell_lengths(kind, point.given, "mm")
     assert spell_lengths(kind, once, "thou") == once

@@ -35,6 +35,10 @@ TRIED: dict[str, dict[str, Any]] = {
         "kind": "reckoned",
         "body": {"sum": "fit_ring", "part": "output-seal", "given": {"bore": "50", "outside": "90"}},
     },
+    "/api/jobs/<job_id>/train": {
+        "kind": "turns_counted",
+        "body": {"shaft": "output", "way": "clockwise", "turned": 10.0, "out": 1.0},
+    },
     "/api/jobs/<job_id>/fits": {"part": "output-shaft", "kind": "seat_size", "given": {"what": "journal"}},
     "/api/jobs/<job_id>/names": {"tag": "Z-1", "name": "another", "serial": "Z-1"},
     "/api/jobs/<job_id>/serials": {"serials": {"bevel-pinion": "SET-X"}},

@@ -340,7 +340,7 @@ def _reasons(history: History, p: Proposal, say: Speech) -> str:
     measured = sum(isinstance(r.found, Normal) and not r.held_out for r in history.standing)
     if measured > 1 and len(history.knobs) == 1:
         k, _ = history.row.belief.response()
-        unit = (
+        unit = history.knob.answers or (
             "mm of shim"
             if history.knob.domain.sort == "pack"
             else "degree"
@@ -376,7 +376,9 @@ def _remembered(history: History, found: Pool, say: Speech) -> str:
     row, knob = history.row, history.knob
     k0 = abs(row.k0[0])
     by, what = (0.1, f"a {knob.noun.rstrip('s')} of {say.size(0.1)}")
-    if knob.unit != "mm":
+    if knob.answers:
+        what = f"{say.size(0.1)} {knob.answers}"
+    elif knob.unit != "mm":
         by, what = 10.0, "a turn of 10°"
     gives = abs(found.k) * k0 * by
     give = expanded(math.hypot(found.sd * k0 * by, row.s_a))

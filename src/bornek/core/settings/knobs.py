@@ -118,6 +118,8 @@ class Knob:
     """What must be done before every move of it, as a sentence."""
     scales: tuple[Scale, ...] = ()
     """The same move by other measures."""
+    answers: str = ""
+    """What the value answers, for each of it, where that is not the adjuster's own unit: mm that the axes go apart."""
 
     @property
     def places(self) -> tuple[str, ...]:

@@ -24,7 +24,7 @@ from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State, degrees
 from bornek.core.train.gears_drawn import draw_gears
 from bornek.core.train.timing import paint_words
-from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Window, verdict
+from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Verdict, Window, verdict
 from bornek.core.working import Line, Working
 
 KNOB = "cover"
@@ -160,7 +160,7 @@ class SectorCover(Setting):
             )
         if "binds" in felt:
             value = AtMost(0.0)
-        judged = verdict(value, window)
+        judged = Verdict("out_low") if "binds" in felt else verdict(value, window)
         lines = [Line(f"Hole {n}", f"{float(ctx.given['throw']):g} × (sin({ctx.given['angle']:g}° + {h.turned:g}°) − sin {ctx.given['angle']:g}°)",
                       say.number(h.moves)) for n, h in enumerate(holes_given(ctx.given))]  # fmt: skip
         result = Result(
@@ -293,6 +293,7 @@ class SectorCover(Setting):
                 read=True,
                 more=f"Turn {both} clockwise to",
                 less=f"Turn {both} clockwise to",
+                answers="mm that the shafts go apart",
             ),
         )
 

@@ -133,6 +133,9 @@ class SpurLash(Setting):
             results=tuple(results),
             checks=tuple(self._checks(ctx, results)),
             verdict=overall if whole else NOT_READ,
+            instruct=_fixed_words(results[0].verdict.code, overall.code)
+            if ctx.given["adjust"] != SHIMS
+            else "",
             scenes=(circle, picture),
             observed=observed,
         )
@@ -206,6 +209,17 @@ class SpurLash(Setting):
             SlipHint("The pinion turned while the gear was rocked."),
             SlipHint("Another tooth than before: mark it."),
         ]
+
+
+def _fixed_words(mean: str, overall: str) -> str:
+    """What is left to do where the case fixes the centre distance; empty where the number is not clear."""
+    if overall == "in":
+        return "In all round: leave it and sign it."
+    if mean == "out_high":
+        return "More than the limit, and the case fixes the centres: look at the wear of teeth and bearings, and at the bores."
+    if mean == "out_low":
+        return "Less than the limit, and the case fixes the centres: is it the pair that belongs here? Look at its marks."
+    return ""
 
 
 def _scatter(ctx: Context) -> float:

@@ -264,6 +264,7 @@ class WormLash(Setting):
                 more="Turn the carrier to",
                 less="Turn the carrier to",
                 first="Let the clamp go.",
+                answers="mm that the axes go apart",
             ),
         )
 

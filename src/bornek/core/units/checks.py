@@ -15,8 +15,7 @@ from bornek.core.settings.registry import find_kind
 from bornek.core.units.check_steps import step_problems
 from bornek.core.units.check_train import train_problems
 from bornek.core.units.definition import Definition, Limit, SettingPoint
-from bornek.core.units.known import give_known
-from bornek.core.units.limits import give_limits
+from bornek.core.units.known import given_of
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
 
 LEAVES = (
@@ -138,7 +137,7 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
         try:
             kind = find_kind(s.kind)
             for limit in s.limits or (None,):
-                given = read_given(kind, give_limits(kind, give_known(d, s, kind), limit))
+                given = read_given(kind, given_of(d, s, kind, limit))
                 kind.evaluate(Context(given=given))
         except BornekError as error:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"

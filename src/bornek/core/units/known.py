@@ -9,7 +9,8 @@ from bornek.core.settings.kind import Calculation, Setting
 from bornek.core.train.drawn import forward_way
 from bornek.core.train.members import AFTER, member_of
 from bornek.core.train.positions import Train
-from bornek.core.units.definition import Definition, Part, SettingPoint
+from bornek.core.units.definition import Definition, Limit, Part, SettingPoint
+from bornek.core.units.limits import give_limits
 from bornek.core.units.mesh import EccentricCover, Mesh
 
 OTHER_WAY = {"clockwise": "counter-clockwise", "counter-clockwise": "clockwise"}
@@ -31,6 +32,11 @@ def give_known(d: Definition, point: SettingPoint, kind: Calculation) -> dict[st
             given[field] = value
     asked = {f.key for f in kind.form(given)}
     return {k: v for k, v in given.items() if k in asked or k in point.given}
+
+
+def given_of(d: Definition, point: SettingPoint, kind: Calculation, limit: Limit | None) -> dict[str, Any]:
+    """All that a setting starts from: what was typed, what the unit knows, the limits that hold for it."""
+    return give_limits(kind, give_known(d, point, kind), limit)
 
 
 def unit_facts(d: Definition, point: SettingPoint) -> dict[str, Any]:

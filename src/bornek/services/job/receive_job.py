@@ -13,8 +13,8 @@ from bornek.core.schools import read_schools
 from bornek.core.settings.given import read_given
 from bornek.core.settings.registry import find_kind
 from bornek.core.units.definition import Definition, SettingPoint
-from bornek.core.units.known import give_known
-from bornek.core.units.limits import choose_limit, give_limits, spell_lengths
+from bornek.core.units.known import given_of
+from bornek.core.units.limits import choose_limit, spell_lengths
 from bornek.services.desk import Desk
 from bornek.services.job.components import identify
 from bornek.services.job.index_job import index_job
@@ -111,7 +111,7 @@ def _add_setting(desk: Desk, job: t.Job, d: Definition, s: SettingPoint, positio
     if d.place(s.place) is None:
         raise InputError(f"Setting {s.key!r} stands at an unknown place {s.place!r}.", field="place")
     limit = choose_limit(s.limits, serial, job.basis) if s.limits else None
-    given = give_limits(kind, give_known(d, s, kind), limit)
+    given = given_of(d, s, kind, limit)
     if job.length_unit != "mm":
         given = spell_lengths(kind, given, "mm")
     read_given(kind, given, job.length_unit)
