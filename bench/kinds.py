@@ -8,6 +8,7 @@ asserts nothing.
 from __future__ import annotations
 
 import argparse
+import math
 import time
 from collections.abc import Sequence
 from dataclasses import dataclass, field
@@ -34,6 +35,8 @@ class Game:
 
 def positions(rig: Rig, x: float) -> np.ndarray:
     """What the adjuster can be brought to from x."""
+    if rig.curve:
+        return np.array(sorted(rig.curve))
     if rig.shelf:
         return np.array(sorted(rig.shelf)) / 1e6
     if rig.kind_id in ("thrust_nut", "spring_thrust_nut"):
@@ -49,8 +52,9 @@ def positions(rig: Rig, x: float) -> np.ndarray:
 
 
 def nearest(rig: Rig, x: float, wanted: float) -> float:
+    """The position whose travel is nearest to what is wanted."""
     grid = positions(rig, x)
-    return float(grid[np.argmin(np.abs(grid - wanted))])
+    return float(grid[np.argmin(np.abs(np.array([rig.travel(float(at)) for at in grid]) - wanted))])
 
 
 def by_hand(
@@ -59,14 +63,15 @@ def by_hand(
     """Where a mechanic brings it who goes by what is read: one for one, half of it first, or by the last slope."""
     aim = sum(rig.window) / 2
     x, z = log[-1]
+    here = rig.travel(x)
     if player == "oracle":
-        return nearest(rig, x, x + (aim - y) / truth.k)
+        return nearest(rig, x, here + (aim - y) / truth.k)
     k = k0
     if player == "secant" and len(log) > 1 and log[-1][0] != log[-2][0]:
-        found = (log[-1][1] - log[-2][1]) / (log[-1][0] - log[-2][0])
+        found = (log[-1][1] - log[-2][1]) / ((here - rig.travel(log[-2][0])) or math.inf)
         k = found if 0.2 < found / k0 < 3 else k0
     share = 0.5 if player == "cautious" and len(log) == 1 else 1.0
-    return nearest(rig, x, x + share * (aim - z) / k)
+    return nearest(rig, x, here + share * (aim - z) / k)
 
 
 def play(rig: Rig, player: str, seed: int) -> Game:
@@ -106,14 +111,15 @@ def play(rig: Rig, player: str, seed: int) -> Game:
         if player == "advisor":
             if move is None or move.best is None or move.stay:
                 return game
-            then = move.best.states[rig.knob].position
+            then = round(move.best.states[rig.knob].position, 6)
             pending = move.best.p_in
         else:
             then = by_hand(rig, player, log, truth, _k0(rig, ctx), y)
         if abs(then - x) < 1e-9 and player != "advisor":
             return game
-        effect = truth.k * (then - x)
-        y = truth.y0 + truth.k * (then - log[0][0]) if not rig.one_way else y + effect
+        effect = truth.k * (rig.travel(then) - rig.travel(x))
+        from_first = truth.k * (rig.travel(then) - rig.travel(log[0][0]))
+        y = truth.y0 + from_first if not rig.one_way else y + effect
         y += np.hypot(truth.s_a, rig.share * effect) * rng.normal()
         x = then
         game.moves += 1

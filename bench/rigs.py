@@ -10,6 +10,8 @@ from typing import Any
 import numpy as np
 
 from bornek.core.gauges import Gauge
+from bornek.core.mesh.cover import holes_of
+from bornek.core.mesh.worm import eccentric_shift_mm
 from bornek.core.settings.given import read_given
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.records import Act, Between, Choice, Confirm, Context, Entry, Raw, Scalar
@@ -55,6 +57,12 @@ class Rig:
     shelf: Mapping[int, int] = field(default_factory=dict)
     share: float = 0.0
     """What a move scatters by, as a share of its effect."""
+    curve: Mapping[float, float] = field(default_factory=dict)
+    """Where an adjuster's answer is not proportional: what each position moves by."""
+
+    def travel(self, at: float) -> float:
+        """What the value answers: the position itself, or what the curve says of it."""
+        return self.curve[at] if self.curve else at
 
     @property
     def kind(self) -> Setting:
@@ -64,7 +72,7 @@ class Rig:
         return (
             ShimPack((round(at * 1e6),))
             if self.shelf
-            else Position(at, "deg" if self.knob == "nut" else "mm")
+            else Position(at, "deg" if self.knob == "nut" or self.curve else "mm")
         )
 
 
@@ -189,6 +197,36 @@ def _gap(slot: str, y: float, truth: Truth, rng: Draw) -> Raw | None:
     return blades(max(y + truth.s_r * rng.normal(), 0.0), 0.01) if slot.startswith("gap") else None
 
 
+SWING_DEG = {"lash.1": 0.5, "lash.2": 0.0, "lash.3": 0.7, "lash.4": 1.1}
+CLAMP_DEG = -0.6
+
+
+def _worm(slot: str, y: float, truth: Truth, rng: Draw) -> Raw | None:
+    """y is the lost motion at the handle at the tightest place, clamped [deg]."""
+    if slot.startswith("float"):
+        return scalar(0.02)
+    if slot == "snug":
+        return scalar(max(y - CLAMP_DEG + truth.s_r * rng.normal(), 0.0), 0.25)
+    return (
+        scalar(max(y + SWING_DEG[slot] + truth.s_r * rng.normal(), 0.0), 0.25) if slot in SWING_DEG else None
+    )
+
+
+def _sectors(slot: str, y: float, truth: Truth, rng: Draw) -> Raw | None:
+    if slot.startswith("through"):
+        return Choice("binds" if y < 0 else "free")
+    if slot.startswith(("lost", "again")):
+        return scalar(max(y + truth.s_r * rng.normal(), 0.0), 0.005)
+    return None
+
+
+WORM = {"limit_as": "handle", "least": "1.5", "greatest": "4.5", "teeth": 90, "lead": 7.854, "throw": 1.5,
+        "pitch_radius": 112.5, "source": "bench"}  # fmt: skip
+SECTORS = {"greatest": 0.15, "holes": 16, "throw": 0.8, "angle": 30, "sense": "apart", "half": "turned over",
+           "source": "bench"}  # fmt: skip
+PER_MM = 33.38
+CARRIER = {round(0.5 * n, 6): eccentric_shift_mm(1.5, 0.5 * n, 0.0) for n in range(361)}
+COVER = {h.turned: h.moves for h in holes_of(16, 0.8, 30.0, 1, True)}
 WASHERS = {round(t * 1e4) * 100: 2 for t in np.arange(2.30, 2.90, 0.05)}
 RIGS = (
     Rig("lattice: thrust nut", "thrust_nut", THRUST,
@@ -219,10 +257,17 @@ RIGS = (
         {"pair": "two", "least": 0.2, "greatest": 0.32, "source": "bench"},
         lambda r: Truth(r.uniform(0.05, 0.6), -(1 + 0.03 * r.normal()), 0.006, 0.004), _gap, "pack", "gap",
         (0.2, 0.32), 0.14, start=2.55, shelf=WASHERS),
+    Rig("curve: eccentric carrier of a worm", "worm_lash", WORM,
+        lambda r: Truth(r.uniform(6, 14), PER_MM * (1 + 0.12 * r.normal()), 0.3, 0.15), _worm, "carrier", "lash",
+        (1.5, 4.5), 0.0, start=100.0, gauge=Gauge("g", "protractor", "deg", 0.5, 0.5, 0.02, "angle"), curve=CARRIER),
+    Rig("curve: eccentric covers of sectors", "sector_cover", SECTORS,
+        lambda r: Truth(r.uniform(0.25, 0.55), 0.728 * (1 + 0.12 * r.normal()), 0.012, 0.004), _sectors, "cover", "lost",
+        (0.0, 0.15), 0.0, curve=COVER),
 )  # fmt: skip
 
 
 def begin(rig: Rig) -> tuple[list[Entry], list[Act], dict[str, Any]]:
     given = read_given(rig.kind, dict(rig.given))
-    acts = [Act("a0", 1, "as_found", {rig.knob: rig.state(rig.start)}, seq=0)] if rig.shelf else []
+    entered = rig.shelf or rig.curve
+    acts = [Act("a0", 1, "as_found", {rig.knob: rig.state(rig.start)}, seq=0)] if entered else []
     return [], acts, given

@@ -12,6 +12,7 @@ from flask.testing import FlaskClient
 from pypdf import PdfReader
 
 from bornek.app import create_app
+from bornek.core.units.definition import EDITION
 from bornek.store.database import Database
 from helpers import NOW, Bench
 
@@ -192,7 +193,7 @@ def test_what_jobs_overruled_is_proposed_to_their_type(client: FlaskClient, writ
 
 def test_a_unit_types_file_of_the_edition_before_still_comes_in(client: FlaskClient) -> None:
     file = client.get("/api/unit-types/capstan/unit-type.json").get_json()
-    assert file["edition"] == 3
+    assert file["edition"] == EDITION
     old = {**file, "edition": 1, "key": "old-capstan"}
     answer = client.post("/api/unit-types/imports", json=old, headers={"X-Mechanic": "marl"})
     assert answer.status_code in (200, 201), answer.get_json()

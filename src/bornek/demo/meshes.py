@@ -15,7 +15,7 @@ from bornek.services.mesh.write_train import write_train
 
 def seed_meshes(session: Session, ticks: Iterator[int]) -> None:
     _worm(Hand(session, "oda", "t05.worm-lost-motion", ticks))
-    _sectors(Hand(session, "jun", "b18.sector-lash", ticks))
+    _sectors(Hand(session, "jun", "v18.sector-lash", ticks))
     _gearbox(session, ticks)
 
 

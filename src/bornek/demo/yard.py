@@ -187,7 +187,7 @@ JOBS: tuple[dict[str, Any], ...] = (
         "waits_for": "",
     },
     {
-        "id": "b18",
+        "id": "v18",
         "unit": {
             "id": "u-b18",
             "tag": "B-18",

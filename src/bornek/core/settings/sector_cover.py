@@ -42,7 +42,7 @@ class SectorCover(Setting):
     id = "sector_cover"
     stage = "mesh"
     title = "Sector gears, by eccentric covers"
-    plain = "Two sector gears of a steering gear, set by eccentric covers"
+    plain = "Gears cut as sectors, of a steering gear, set by eccentric covers"
     from_unit: ClassVar[Mapping[str, str]] = {
         "driver_teeth": "driver_teeth", "driver_cut": "driver_cut", "driven_teeth": "driven_teeth",
         "driven_cut": "driven_cut", "tooth_on": "tooth_on", "tooth": "tooth", "space": "space", "holes": "holes",

@@ -37,7 +37,16 @@ from bornek.core.settings.lash_around import around_wheel
 from bornek.core.settings.records import Choice, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.worm_form import ECCENTRIC, MEASURED, form_of, ratio_of, said_of
-from bornek.core.settings.worm_read import SCATTER_DEG, Read, clamp_of, float_of, read_of, tightest_before
+from bornek.core.settings.worm_read import (
+    PROTRACTOR,
+    SCATTER_DEG,
+    Read,
+    clamp_of,
+    float_of,
+    of_quantity,
+    read_of,
+    tightest_before,
+)
 from bornek.core.settings.worm_stations import (
     FIRST,
     around_slots,
@@ -102,7 +111,7 @@ class WormLash(Setting):
 
     def evaluate(self, ctx: Context) -> Outcome:
         read, window, said = read_of(ctx), self.window(ctx), said_of(ctx.given)
-        usual = said.per * expected_u(ctx.find_gauge(), "travel", SCATTER_DEG, 1)
+        usual = said.per * expected_u(of_quantity(ctx.find_gauge(), PROTRACTOR), "travel", SCATTER_DEG, 1)
         aim = aim_in(window, None, usual)
         scenes: list[Scene] = [self._circle(ctx, read) if read is not None else self._picture(ctx)]
         about: dict[str, Any] = {"quantity": said.quantity, "unit": said.unit, "window": window, "aim": aim}

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from statistics import fmean, stdev
 
+from bornek.core.gauges import UNKNOWN, Gauge
 from bornek.core.mesh.worm import float_at_handle_deg
 from bornek.core.readings import budget
 from bornek.core.settings.records import Context
@@ -17,6 +18,7 @@ from bornek.core.windows import Normal
 SCATTER_DEG = 0.15
 """What one lost motion scatters by when the same place is rocked again."""
 FLOAT_SCATTER_MM = 0.003
+PROTRACTOR = Gauge("", "no protractor named", "deg", 1.0, 0.5, 0.1, "angle")
 LEAST_CLAMPINGS = 2
 
 
@@ -28,6 +30,15 @@ class Read:
     u: float
     float_deg: float
     float_u: float
+
+
+def of_quantity(gauge: Gauge, otherwise: Gauge) -> Gauge:
+    """The gauge, or where it measures something else than was read what is usual: degrees are not read by a dial.
+
+    >>> of_quantity(UNKNOWN, PROTRACTOR).name
+    'no protractor named'
+    """
+    return gauge if gauge.quantity == otherwise.quantity else otherwise
 
 
 def read_of(ctx: Context) -> Read | None:
@@ -42,7 +53,7 @@ def read_of(ctx: Context) -> Read | None:
     if not found:
         return None
     off, off_u = float_of(ctx)
-    gauges = sifted.gauges(slots, ctx)
+    gauges = [of_quantity(g, PROTRACTOR) for g in sifted.gauges(slots, ctx)]
     one = budget({str(n): [v] for n, v in found.items()}, gauges, "travel", SCATTER_DEG)
     u = math.hypot(one.resolution, one.calibration, SCATTER_DEG)
     return Read({n: max(v - off, 0.0) for n, v in found.items()}, u, off, off_u)
@@ -56,7 +67,8 @@ def float_of(ctx: Context) -> tuple[float, float]:
     values = [v for g in sifted.numbers(slots).values() for v in g]
     if not values:
         return 0.0, 0.0
-    parts = budget({"float": values}, sifted.gauges(slots, first), "travel", FLOAT_SCATTER_MM)
+    gauges = [of_quantity(g, UNKNOWN) for g in sifted.gauges(slots, first)]
+    parts = budget({"float": values}, gauges, "travel", FLOAT_SCATTER_MM)
     lead = float(ctx.given["lead"])
     return float_at_handle_deg(parts.mean, lead), float_at_handle_deg(parts.u, lead)
 
