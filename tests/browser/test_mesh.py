@@ -61,6 +61,8 @@ def paint(page: Page, mask: Mask) -> None:
 
 def open_pair(page: Page) -> None:
     page.goto(f"{home(page)}/jobs/f12/mesh")
+    expect(page.locator("[data-pairs] a")).to_have_count(2)
+    page.keyboard.press("1")
     expect(page).to_have_url(f"{home(page)}{PAIR}")
     say(page, "Pinion: swap the 0.25 for a 0.15. Gear: move the 0.05 from left to right.")
 
@@ -199,7 +201,7 @@ def test_what_was_painted_and_not_taken_outlives_a_reload(bench: Page) -> None:
     expect(bench.locator("[data-paint-zone] [data-painted]")).to_have_count(3)
 
 
-@pytest.mark.parametrize("path", ["/jobs/k08/mesh", "/jobs/w17/set/w17.output-end-play/what-if"])
+@pytest.mark.parametrize("path", ["/jobs/p22/mesh", "/jobs/w17/set/w17.output-end-play/what-if"])
 def test_where_there_is_nothing_to_mesh_it_is_said(bench: Page, path: str) -> None:
     bench.goto(f"{home(bench)}{path}")
     expect(bench.locator("[data-say], [data-trouble]").first).to_contain_text(

@@ -42,7 +42,6 @@ const section = computed(() => ({
 }));
 const rests = computed(() => way.value === "still" || way.value === "locks");
 const ready = computed(() => way.value !== "" && (rests.value || out.value.trim() !== ""));
-const field = ref<HTMLInputElement>();
 async function take() {
   if (!row.value || !ready.value || !shaft.value) return;
   const body = {
@@ -68,11 +67,8 @@ useKeys((event, typing) => {
   if (event.key === "ArrowDown" && !typing) step(1);
   else if (event.key === "ArrowUp" && !typing) step(-1);
   else if (event.key === "Enter" && ready.value) void take();
-  else if (wanted && (!typing || document.activeElement === field.value)) way.value = wanted;
-  else if (/^\d$/.test(event.key) && !typing) {
-    out.value += event.key;
-    field.value?.focus();
-  } else return false;
+  else if (wanted) way.value = wanted;
+  else return false;
   return true;
 });
 </script>
@@ -106,8 +102,8 @@ useKeys((event, typing) => {
           /></label>
           <label class="min-w-0 flex-1"
             >Turns out<input
-              ref="field"
               v-model="out"
+              data-live
               class="field"
               name="out"
               inputmode="decimal"
