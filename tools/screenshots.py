@@ -22,7 +22,6 @@ SET = "/jobs/w17/set/w17.output-end-play"
 PAIR = "/jobs/f12/set/f12.ring-set"
 FILL = "fill:"
 """A key that fills a named field: fill:name=text."""
-BLADES = (*"0.09", "Enter", *"0.10", "Enter")
 SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("board", "/", (1280, 800), "light", ()),
     ("set", SET, (1280, 800), "light", ()),
@@ -34,7 +33,8 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("today", "/today", (1280, 800), "light", ()),
     ("mesh", PAIR, (1280, 800), "light", ()),
     ("what-if", f"{PAIR}/what-if", (1280, 800), "light", ("Home",) * 4),
-    ("set-drive-up", "/jobs/d02/set/d02.head-drive-up", (1280, 800), "light", ("Enter", *(BLADES * 6))),
+    ("train", "/jobs/r15/mesh/train?zone=turns", (1280, 800), "light", ("ArrowDown", "ArrowDown")),
+    ("timing", "/jobs/r15/mesh/train?zone=marks", (1280, 800), "light", ()),
     ("bench", "/bench", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
@@ -42,7 +42,6 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
     ("drawer", "/drawer", (1280, 800), "light", ()),
-    ("receive", "/receive", (1280, 800), "light", ()),
 )
 
 

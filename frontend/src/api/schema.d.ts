@@ -7082,6 +7082,7 @@ export interface components {
         };
         Result: {
             aim: number | null;
+            beside: string;
             key: string;
             label: string;
             other: components["schemas"]["Window"] | null;

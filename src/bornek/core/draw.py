@@ -174,7 +174,9 @@ def readout(result: Result, history: History | None, proposal: Proposal | None, 
     land = landing(proposal, result.key, say)
     ends = [e for e in (result.other.lo, result.other.hi) if e is not None] if result.other else []
     lo, hi = strip_scale([*_points(history, result, land), *ends], result.window)
-    words = value_words(result.value, result.window, result.verdict, say)
+    words = " · ".join(
+        x for x in (value_words(result.value, result.window, result.verdict, say), result.beside) if x
+    )
     return Readout(
         label=result.label,
         unit=say.unit,
@@ -214,7 +216,7 @@ def plain_readout(
         window=band,
         aim=result.aim,
         readings=result.readings,
-        needle=plain_needle(result.value, own),
+        needle=plain_needle(result.value, own, result.beside),
         verdict=result.verdict.code,
         verdict_words=result.verdict.words,
         landing=land,
@@ -230,14 +232,14 @@ def _plain_window(w: Window, own: Shown) -> str:
     return f"at least {lo}" if math.isinf(w.high) else f"{lo}–{hi}"
 
 
-def plain_needle(value: Value | None, own: Shown) -> Needle | None:
+def plain_needle(value: Value | None, own: Shown, words: str = "") -> Needle | None:
     if isinstance(value, AtMost):
         label = f"at most {own.number(value.c)}"
-        return Needle(at=value.c, give=0.0, label=label, give_label=own.unit, words="", bound=True)
+        return Needle(at=value.c, give=0.0, label=label, give_label=own.unit, words=words, bound=True)
     if not isinstance(value, Normal):
         return None
     give = expanded(value.u)
-    return Needle(value.v, give, own.number(value.v), f"± {own.number(give)} {own.unit}".rstrip(), "")
+    return Needle(value.v, give, own.number(value.v), f"± {own.number(give)} {own.unit}".rstrip(), words)
 
 
 def round_log(history: History, row: Row, shown: Readout, proposal: Proposal | None, say: Speech) -> RoundLog:

@@ -15,6 +15,8 @@ const props = defineProps<{ page: SetPageState; desk: SettingDesk }>();
 const { of, shown, rest } = useScenes(props.page);
 const strips = computed(() => shown("readout"));
 const packs = computed(() => shown("pack"));
+const tables = computed(() => of("table"));
+const drawings = computed(() => rest.value.filter((s) => s.type !== "table"));
 const logs = computed(() => of("log").filter((l) => l.rows.length > 1));
 </script>
 
@@ -28,7 +30,7 @@ const logs = computed(() => of("log").filter((l) => l.rows.length > 1));
       <p v-if="!packs.length && !page.sheet.state_known" class="mt-3 text-[18px]">
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
-      <SceneMark v-for="(s, i) in rest" :key="i" class="mb-3" :scene="s" />
+      <SceneMark v-for="(s, i) in drawings" :key="i" class="mb-3" :scene="s" />
       <DrawerLine :knobs="page.view.knobs" />
       <p class="text-[15px] leading-snug text-secondary" data-given-brief>
         {{ page.sheet.given_brief.join(" · ") }}
@@ -51,6 +53,7 @@ const logs = computed(() => of("log").filter((l) => l.rows.length > 1));
             <SceneMark :scene="l" />
           </div>
         </div>
+        <SceneMark v-for="t in tables" :key="t.label" :scene="t" class="mt-3 max-w-[640px]" />
       </PanelStack>
     </section>
   </div>

@@ -118,6 +118,8 @@ class Result:
     differs from the mean, or the drag that proves a preload."""
     other: Window | None = None
     """The window that another school would go by."""
+    beside: str = ""
+    """What else was found of it, in a few words beside the number: how it turned."""
     strip: bool = True
     """Whether it has a strip of its own; what only blocks stands in a table."""
     readings: tuple[float, ...] = ()

@@ -10,6 +10,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
 from bornek.core.around import first_harmonic
+from bornek.core.draw import value_label
 from bornek.core.errors import RangeError
 from bornek.core.mesh.lash import normal_lash, transverse_lash
 from bornek.core.mesh.spur import (
@@ -19,8 +20,9 @@ from bornek.core.mesh.spur import (
     squeezed_lash_mm,
     transverse_pressure_deg,
 )
+from bornek.core.quantities import Speech
 from bornek.core.readings import resolution_u
-from bornek.core.scenes import Scene, Section
+from bornek.core.scenes import Scene, Section, Table
 from bornek.core.settings.common import given_window, unread, whole_form
 from bornek.core.settings.figures.pair_of_gears import draw_pair_of_gears
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, speech
@@ -136,7 +138,7 @@ class SpurLash(Setting):
             instruct=_fixed_words(results[0].verdict.code, overall.code)
             if ctx.given["adjust"] != SHIMS
             else "",
-            scenes=(circle, picture),
+            scenes=(circle, _besides(results, say) if whole else picture),
             observed=observed,
         )
 
@@ -209,6 +211,20 @@ class SpurLash(Setting):
             SlipHint("The pinion turned while the gear was rocked."),
             SlipHint("Another tooth than before: mark it."),
         ]
+
+
+def _besides(results: Sequence[Result], say: Speech) -> Table:
+    """What else the readings around tell, each with its limit and verdict."""
+    rows = [
+        (
+            r.label,
+            value_label(r.value, say),
+            r.window.words(say) if r.window is not None else "",
+            r.verdict.words if r.window is not None else "",
+        )
+        for r in results[1:]
+    ]
+    return Table("Around the gear", ("", "Found", "Limit", ""), tuple(rows))
 
 
 def _fixed_words(mean: str, overall: str) -> str:

@@ -130,6 +130,7 @@ class WormLash(Setting):
             value=value,
             verdict=verdict(value, window),
             readings=tuple(v * said.per for v in read.places.values()),
+            beside=self._beside(ctx, tight),
             working=self._working(ctx, read).working(*source_lines(window)),
             **about,
         )
@@ -138,6 +139,15 @@ class WormLash(Setting):
         return Outcome(
             results, tuple(self._checks(ctx, read)), overall, scenes=tuple(scenes), observed={"lash": value}
         )
+
+    def _beside(self, ctx: Context, handle_deg: float) -> str:
+        """The same at the radius, and how it turned."""
+        said, felt = [], _felt(ctx)
+        if ctx.given.get("radius") and said_of(ctx.given).quantity != "length":
+            radius, say = float(ctx.given["radius"]), speech(ctx)
+            arc = length_at_mm(at_wheel_deg(handle_deg, ratio_of(ctx.given)), radius)
+            said.append(f"{say.number(arc)} {say.unit} at radius {say.size(radius)}")
+        return " · ".join([*said, *([f"turns {felt}"] if felt else [])])
 
     def _besides(self, ctx: Context, read: Read) -> list[Result]:
         """The same lost motion at the wheel and at the radius; how much it varies; what the clamp adds."""
@@ -188,14 +198,12 @@ class WormLash(Setting):
 
     def _checks(self, ctx: Context, read: Read | None) -> list[Check]:
         found = []
-        feel = next(
-            (e.raw.option for e in reversed(ctx.now()) if e.slot == "feel" and isinstance(e.raw, Choice)), ""
-        )
         words = {
             "stiff": "It turns stiffly: lost motion does not tell a mesh that is dry or too deep. Oil it, turn it, read again.",
             "catches": "It catches at a place: look for a burr or a chip there before the number is believed.",
             "crunchy": "It is crunchy: dirt or broken teeth. Clean and look before it is set any tighter.",
         }
+        feel = _felt(ctx)
         if feel in words:
             grave = feel == "crunchy"
             found.append(
@@ -320,6 +328,12 @@ class WormLash(Setting):
             SlipHint("The worm's bearings were not home: its float is more than was measured."),
             SlipHint("Another tooth: mark the tightest place."),
         ]
+
+
+def _felt(ctx: Context) -> str:
+    """How it turned in this round; empty while nobody said."""
+    felt = (e.raw.option for e in reversed(ctx.now()) if e.slot == "feel" and isinstance(e.raw, Choice))
+    return next(felt, "")
 
 
 def _info(key: str, label: str, quantity: str, unit: str, v: float, u: float) -> Result:

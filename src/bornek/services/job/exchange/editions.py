@@ -55,8 +55,8 @@ def _from_two(rows: Rows) -> Rows:
 
 
 def _as_they_are(rows: Rows) -> Rows:
-    """Edition 4 knew no build order, 5 no fits: definitions and facts are read as they are, what they lack has its
-    default."""
+    """Edition 4 knew no build order, 5 no fits, 7 no gear train: definitions and facts are read as they are, what they
+    lack has its default."""
     return rows
 
 
@@ -76,5 +76,6 @@ _STEPS: dict[int, Callable[[Rows], Rows]] = {
     4: _as_they_are,
     5: _as_they_are,
     6: _from_six,
+    7: _as_they_are,
 }
 """How the rows of an edition become those of the next."""
