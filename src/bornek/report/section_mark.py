@@ -35,7 +35,7 @@ def draw_section(scene: Scene, width: float) -> Drawing:
     g.add(Rect(0, 0, scene["width"], scene["height"], fillColor=GROUND, strokeColor=None))
     for shape in scene["shapes"]:
         _shape(g, shape, scene["moved"])
-    for line in scene["flow"]:
+    for line in scene.get("flow", ()):
         points = [x for p in line for x in p]
         g.add(PolyLine(points, strokeColor=GROUND, strokeWidth=9))
         g.add(PolyLine(points, strokeColor=INK, strokeWidth=5))

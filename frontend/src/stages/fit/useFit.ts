@@ -1,26 +1,18 @@
-import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { useIntervalFn } from "@vueuse/core";
 import { computed, ref, type Ref } from "vue";
-import { api, newId, unwrap, type FitsView } from "../../api/client";
-import { useSending } from "../../composables/useSending";
+import { api, newId, unwrap } from "../../api/client";
+import { useStageView } from "../../composables/useStageView";
 
 /** A job's fits: their view, and what is written down about them. */
 export function useFit(job: Ref<string>) {
-  const client = useQueryClient();
-  const sending = useSending();
-  const key = computed(() => ["fit", job.value]);
   const path = computed(() => ({ job_id: job.value }));
-  const query = useQuery({
-    queryKey: key,
-    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/fit", { params: { path: path.value } })),
-    refetchInterval: 5000,
-    refetchOnMount: "always",
-  });
-  const view = computed(() => query.data.value);
-  function keep(fresh: FitsView) {
-    client.setQueryData(key.value, fresh);
-    for (const other of ["job", "plan"]) void client.invalidateQueries({ queryKey: [other, job.value] });
-  }
+  const stage = useStageView(
+    job,
+    "fit",
+    () => unwrap(api.GET("/api/jobs/{job_id}/fit", { params: { path: path.value } })),
+    ["job", "plan"],
+  );
+  const { query, view } = stage;
   const write = (kind: string, body: Record<string, unknown>) => post({ id: newId(), kind, body });
   /** What was written wrongly is struck; it stays on record as struck. */
   const strike = (fact: string, kind: string) =>
@@ -32,12 +24,8 @@ export function useFit(job: Ref<string>) {
     supersedes?: string;
     void?: boolean;
   }) {
-    return sending.send(async (header) =>
-      keep(
-        await unwrap(
-          api.POST("/api/jobs/{job_id}/fit", { params: { path: path.value, header }, body: sent }),
-        ),
-      ),
+    return stage.put((header) =>
+      unwrap(api.POST("/api/jobs/{job_id}/fit", { params: { path: path.value, header }, body: sent })),
     );
   }
   /** The yard's clock: the server's, carried on by this screen's. */
@@ -45,7 +33,7 @@ export function useFit(job: Ref<string>) {
   useIntervalFn(() => (screen.value = Date.now()), 1000);
   const skew = computed(() => (view.value ? Date.parse(view.value.now) - query.dataUpdatedAt.value : 0));
   const now = computed(() => screen.value + skew.value);
-  return { query, view, write, strike, now, ...sending };
+  return { ...stage, write, strike, now };
 }
 
 export type FitDesk = ReturnType<typeof useFit>;

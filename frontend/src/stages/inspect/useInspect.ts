@@ -1,26 +1,14 @@
-import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, ref, type Ref } from "vue";
-import { api, newId, sendFile, unwrap, type InspectView } from "../../api/client";
-import { useSending } from "../../composables/useSending";
+import { api, newId, sendFile, unwrap } from "../../api/client";
+import { useStageView } from "../../composables/useStageView";
 import type { FactSent } from "../../ui/FactZone.vue";
 
 /** A job's inspection: its view, and what can be written down there. */
 export function useInspect(job: Ref<string>) {
-  const client = useQueryClient();
-  const sending = useSending();
-  const key = computed(() => ["inspect", job.value]);
   const path = computed(() => ({ job_id: job.value }));
-  const query = useQuery({
-    queryKey: key,
-    queryFn: () => unwrap(api.GET("/api/jobs/{job_id}/inspection", { params: { path: path.value } })),
-    refetchInterval: 5000,
-    refetchOnMount: "always",
-  });
-  const view = computed(() => query.data.value);
-  function keep(fresh: InspectView) {
-    client.setQueryData(key.value, fresh);
-    void client.invalidateQueries({ queryKey: ["job", job.value] });
-  }
+  const stage = useStageView(job, "inspect", () =>
+    unwrap(api.GET("/api/jobs/{job_id}/inspection", { params: { path: path.value } })),
+  );
   /** One after the other: keys come faster than answers, and the last answer is to be the last shown. */
   const pending = ref(0);
   let last: Promise<unknown> = Promise.resolve();
@@ -35,11 +23,9 @@ export function useInspect(job: Ref<string>) {
   const put = (fact: FactSent) => {
     const sent = { id: newId(), body: {}, ...fact };
     return inTurn(() =>
-      sending.send(async (header) =>
-        keep(
-          await unwrap(
-            api.POST("/api/jobs/{job_id}/inspection", { params: { path: path.value, header }, body: sent }),
-          ),
+      stage.put((header) =>
+        unwrap(
+          api.POST("/api/jobs/{job_id}/inspection", { params: { path: path.value, header }, body: sent }),
         ),
       ),
     );
@@ -47,19 +33,19 @@ export function useInspect(job: Ref<string>) {
   const write = (kind: string, body: Record<string, unknown>) => put({ kind, body });
   const measure = (fit: { part: string; kind: string; label: string; given: Record<string, unknown> }) => {
     const body = { id: newId(), ...fit };
-    return sending.send(async (header) =>
-      keep(await unwrap(api.POST("/api/jobs/{job_id}/fits", { params: { path: path.value, header }, body }))),
+    return stage.put((header) =>
+      unwrap(api.POST("/api/jobs/{job_id}/fits", { params: { path: path.value, header }, body })),
     );
   };
   const photo = (file: File, subject: string) => {
     const asked = new URLSearchParams({ id: newId(), subject, caption: "" });
     const url = `/api/jobs/${encodeURIComponent(job.value)}/photos?${asked.toString()}`;
-    return sending.send(async (header) => {
+    return stage.send(async (header) => {
       await sendFile(url, file, { ...header, "Content-Type": "application/octet-stream" });
-      await query.refetch();
+      await stage.query.refetch();
     });
   };
-  return { view, query, write, put, measure, photo, ...sending, busy };
+  return { ...stage, write, put, measure, photo, busy };
 }
 
 export type InspectDesk = ReturnType<typeof useInspect>;

@@ -17,13 +17,21 @@ from bornek.core.settings.common import confirm, given_window, source_lines, unr
 from bornek.core.settings.figures.cover_and_sectors import draw_cover_and_sectors
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
 from bornek.core.settings.knobs import Curve, Knob, Response
-from bornek.core.settings.records import Choice, Context, Predicted
+from bornek.core.settings.records import Context, Predicted
 from bornek.core.settings.registry import register
 from bornek.core.settings.sector_form import OPEN, form_of, holes_given, timed_given
+from bornek.core.settings.sector_stations import (
+    AGAIN,
+    READ,
+    WAYS,
+    felt,
+    lost_slots,
+    timing_slots,
+    travel_slots,
+)
 from bornek.core.settings.sifting import sift
 from bornek.core.settings.state import Position, State, degrees
 from bornek.core.train.gears_drawn import draw_gears
-from bornek.core.train.timing import paint_words
 from bornek.core.windows import NOT_READ, AtMost, Normal, Value, Verdict, Window, verdict
 from bornek.core.working import Line, Working
 
@@ -31,9 +39,6 @@ KNOB = "cover"
 SCATTER_MM, REASSEMBLY_MM = 0.006, 0.015
 PRESSED_MM = -0.05
 """So far past touching the teeth press hard enough to hurt, turned by hand."""
-READ, AGAIN = "lost", "again"
-WAYS = (("one", "one way, to its stop"), ("back", "back, to the other stop"))
-TRAVEL = (("free", "free all the way"), ("drags", "drags at a place"), ("binds", "binds"))
 NEAR_DEG = 0.05
 
 
@@ -68,7 +73,7 @@ class SectorCover(Setting):
         return given_window(ctx.given, 0.0, ctx.given["greatest"], 0.0)
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
-        own = [*self._timing(ctx), *self._lost(READ, "Lost motion"), *self._travel()]
+        own = [*timing_slots(ctx), *lost_slots(READ, "Lost motion"), *travel_slots()]
         value, binds = self._value(ctx, READ), self._binds(ctx)
         if value is None or binds or not self._may_do(ctx, value):
             return tuple(own)
@@ -77,71 +82,17 @@ class SectorCover(Setting):
         tight = confirm(
             "torqued", "Cover bolts tight", "Tight", f"Tighten the cover bolts{to}, crosswise, in steps."
         )
-        return (*own, tight, *self._lost(AGAIN, "Read again, tight"))
+        return (*own, tight, *lost_slots(AGAIN, "Read again, tight"))
 
     def _may_do(self, ctx: Context, value: Value) -> bool:
         middle = value.v if isinstance(value, Normal) else 0.0
         return self.window(ctx).holds(middle)
 
-    @staticmethod
-    def _timing(ctx: Context) -> list[Slot]:
-        """Which tooth meets which space, seen once before anything is read."""
-        t = timed_given(ctx.given)
-        first = str(ctx.given.get("goes_first") or "")
-        if ctx.round > ctx.first_round or (t is None and not first):
-            return []
-        said = [
-            f"{first} goes in first." if first else "",
-            paint_words(t) if t is not None else "",
-            "Does it stand so?",
-        ]
-        return [confirm("timed", "Tooth in its space", "Timing", " ".join(x for x in said if x))]
-
-    @staticmethod
-    def _lost(key: str, group: str) -> list[Slot]:
-        return [
-            Slot(
-                key=f"{key}.{n}",
-                label=f"{group}, reading {n}",
-                group=group,
-                axes={"rep": n},
-                quantity="length",
-                nature="travel",
-                posture="Travel in the middle. Indicator on the input sector at its pitch line: move the input to and fro "
-                "until the output just starts; type how far.",
-                plausible=(0.0, 3.0),
-                peers=key,
-            )
-            for n in (1, 2)
-        ]
-
-    @staticmethod
-    def _travel() -> list[Slot]:
-        return [
-            Slot(
-                key=f"through.{way}",
-                label=f"Through its travel, {words}",
-                group="Whole travel",
-                axes={"way": way},
-                quantity="count",
-                nature="count",
-                accepts="choice",
-                posture=f"Turn it by hand through its whole travel {words}. Free, or does it bind?",
-                options=TRAVEL,
-            )
-            for way, words in WAYS
-        ]
-
-    def _felt(self, ctx: Context) -> list[str]:
-        return [
-            e.raw.option for e in ctx.now() if e.slot.startswith("through.") and isinstance(e.raw, Choice)
-        ]
-
     def _binds(self, ctx: Context) -> bool:
-        return "binds" in self._felt(ctx)
+        return "binds" in felt(ctx)
 
     def _value(self, ctx: Context, key: str) -> Value | None:
-        slots = self._lost(key, "")
+        slots = lost_slots(key, "")
         sifted = sift(slots, ctx.now())
         groups = sifted.numbers(slots)
         if not groups or sum(map(len, groups.values())) < len(slots):
@@ -152,15 +103,15 @@ class SectorCover(Setting):
         window, say = self.window(ctx), speech(ctx)
         value = self._value(ctx, AGAIN) or self._value(ctx, READ)
         aim = aim_in(window, ctx.given.get("aim"), expected_u(ctx.find_gauge(), "travel", SCATTER_MM, 2))
-        felt = self._felt(ctx)
-        if value is None or len(felt) < len(WAYS):
+        turned = felt(ctx)
+        if value is None or len(turned) < len(WAYS):
             empty = unread("lost", "Lost motion", window, aim=aim)
             return Outcome(
                 (empty,), tuple(self._checks(ctx)), NOT_READ, scenes=tuple(self._scenes(ctx, None))
             )
-        if "binds" in felt:
+        if "binds" in turned:
             value = AtMost(0.0)
-        judged = Verdict("out_low") if "binds" in felt else verdict(value, window)
+        judged = Verdict("out_low") if "binds" in turned else verdict(value, window)
         lines = [Line(f"Hole {n}", f"{float(ctx.given['throw']):g} × (sin({ctx.given['angle']:g}° + {h.turned:g}°) − sin {ctx.given['angle']:g}°)",
                       say.number(h.moves)) for n, h in enumerate(holes_given(ctx.given))]  # fmt: skip
         result = Result(
@@ -183,11 +134,11 @@ class SectorCover(Setting):
         )
 
     def _checks(self, ctx: Context) -> list[Check]:
-        found, felt = list[Check](), self._felt(ctx)
-        if "binds" in felt:
+        found, turned = list[Check](), felt(ctx)
+        if "binds" in turned:
             words = "It binds: the gears stand too close. Turn the cover so that they go apart; never run it in like that."
             found.append(Check("binds", "warn", words))
-        elif "drags" in felt:
+        elif "drags" in turned:
             words = "It drags at a place: a burr, dirt or a bent sector. Find the place before the number is believed."
             found.append(Check("drags", "warn", words, "reseat"))
         return found

@@ -1,0 +1,67 @@
+"""Where a pair of sectors is read: its timing seen, its lost motion, the whole travel both ways."""
+
+from __future__ import annotations
+
+from bornek.core.settings.common import confirm
+from bornek.core.settings.kind import Slot
+from bornek.core.settings.records import Choice, Context
+from bornek.core.settings.sector_form import timed_given
+from bornek.core.train.timing import paint_words
+
+READ, AGAIN = "lost", "again"
+WAYS = (("one", "one way, to its stop"), ("back", "back, to the other stop"))
+TRAVEL = (("free", "free all the way"), ("drags", "drags at a place"), ("binds", "binds"))
+
+
+def timing_slots(ctx: Context) -> list[Slot]:
+    """Which tooth meets which space, seen once before anything is read."""
+    t = timed_given(ctx.given)
+    first = str(ctx.given.get("goes_first") or "")
+    if ctx.round > ctx.first_round or (t is None and not first):
+        return []
+    said = [
+        f"{first} goes in first." if first else "",
+        paint_words(t) if t is not None else "",
+        "Does it stand so?",
+    ]
+    return [confirm("timed", "Tooth in its space", "Timing", " ".join(x for x in said if x))]
+
+
+def lost_slots(key: str, group: str) -> list[Slot]:
+    return [
+        Slot(
+            key=f"{key}.{n}",
+            label=f"{group}, reading {n}",
+            group=group,
+            axes={"rep": n},
+            quantity="length",
+            nature="travel",
+            posture="Travel in the middle. Indicator on the input sector at its pitch line: move the input to and fro "
+            "until the output just starts; type how far.",
+            plausible=(0.0, 3.0),
+            peers=key,
+        )
+        for n in (1, 2)
+    ]
+
+
+def travel_slots() -> list[Slot]:
+    return [
+        Slot(
+            key=f"through.{way}",
+            label=f"Through its travel, {words}",
+            group="Whole travel",
+            axes={"way": way},
+            quantity="count",
+            nature="count",
+            accepts="choice",
+            posture=f"Turn it by hand through its whole travel {words}. Free, or does it bind?",
+            options=TRAVEL,
+        )
+        for way, words in WAYS
+    ]
+
+
+def felt(ctx: Context) -> list[str]:
+    """How it went through its travel in this round, as far as it was turned."""
+    return [e.raw.option for e in ctx.now() if e.slot.startswith("through.") and isinstance(e.raw, Choice)]
