@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from typing import Any
 
 import pytest
@@ -25,7 +26,7 @@ from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import read_definition
-from bornek.core.units.known import give_known, unit_facts
+from bornek.core.units.known import give_known, known_words, unit_facts
 from bornek.demo.yard import TYPES
 from written_cases import CASES, SECTORS, SPUR, WORM, WORM_READ, Case, played
 
@@ -297,6 +298,13 @@ def test_teeth_need_not_be_typed_where_the_unit_has_them() -> None:
     assert (known["starts"], known["teeth"]) == (1, 90)
 
 
+def test_the_types_page_says_what_need_not_be_typed() -> None:
+    d = UNITS["rotary-table"]
+    point = next(s for s in d.settings if s.kind == "worm_lash")
+    assert known_words(d, point) == "starts of the worm 1, teeth of the wheel 90"
+    assert known_words(d, replace(point, kind="none")) == ""
+
+
 def test_what_was_typed_stands_against_what_the_unit_says() -> None:
     d = UNITS["rotary-table"]
     point = next(s for s in d.settings if s.kind == "worm_lash")
@@ -339,6 +347,7 @@ def test_a_hypoid_pair_is_refused_by_the_contact_model_from_its_mesh() -> None:
     [
         ("meshes", {"kind": "hypoid"}, "meshes[0].offset"),
         ("meshes", {"offset": 12.0}, "meshes[0].offset"),
+        ("meshes", {"toward": "out", "kind": "bevel"}, "meshes[0].toward"),
         ("levers", {"dog": "ghost"}, "levers[0].dog"),
         ("levers", {"positions": [{"key": "a", "label": "a", "joins": ["counter-first"]}]}, None),
         (

@@ -18,6 +18,7 @@ from bornek.core.train.flow import power_paths
 from bornek.core.train.gears_drawn import close_up, draw_gears
 from bornek.core.train.members import sign_of
 from bornek.core.train.positions import Position, Train
+from bornek.core.train.sheet import train_sheet, turns_asked
 from bornek.core.train.solve import held, joined, pair, planets, solve
 from bornek.core.train.timing import marks_agree, meets_again, one_out, out_words, timed
 from bornek.core.units.definition import Definition, Part, Shaft, read_definition
@@ -180,6 +181,20 @@ def test_it_says_what_was_made_and_what_must_be() -> None:
     assert wrong == (
         "1: main shaft, output made 2.75 counter-clockwise, and must make 2.74 clockwise, the wrong way round."
     )
+
+
+def test_a_slow_output_is_turned_until_it_has_made_one_turn() -> None:
+    table, winch = Train(UNITS["rotary-table"]), Train(WINCH)
+    assert turns_asked(table, table.positions[0]) == 90
+    assert turns_asked(winch, winch.positions[0]) == 12
+    assert [turns_asked(Train(GEARBOX), p) for p in Train(GEARBOX).reached] == [10] * 5
+
+
+def test_sectors_make_no_whole_turns_and_are_not_counted() -> None:
+    train = Train(UNITS["steering-gear"])
+    assert not train.told and train.positions == ()
+    sheet = train_sheet(train, [])
+    assert sheet.leaf == "marks" and sheet.state == "open" and not sheet.positions
 
 
 def test_a_ratio_is_said_the_way_a_mechanic_says_it() -> None:

@@ -125,6 +125,7 @@ def test_a_unit_without_power_is_asked_for_it_and_has_no_train(client: FlaskClie
 def test_two_outputs_are_counted_each_by_itself(client: FlaskClient) -> None:
     shown = view(client, "f12")
     assert "must come out at each end" in say(shown)
+    assert shown["sheet"]["positions"][0]["turned"] == 16
     body = {"at": {}, "turned": 100.0, "out": 6.6, "way": "counter-clockwise"}
     half = write(client, "f12", "turns_counted", shaft="wheel-left", **body)
     assert half["sheet"]["positions"][0]["state"] == "open"
@@ -166,6 +167,7 @@ def test_it_stands_on_the_record_on_paper_and_in_the_exchange(client: FlaskClien
     pages = PdfReader(io.BytesIO(client.get("/api/jobs/r15/record.pdf").data)).pages
     text = " ".join(" ".join(p.extract_text() for p in pages).split())
     assert "Gear train: turns, levers, timing marks" in text and "as it must" in text
+    assert "1 Input gear" in text
     bundle = zipfile.ZipFile(io.BytesIO(client.get("/api/jobs/r15/exchange.zip").data))
     rows = json.loads(bundle.read("job.json"))
     assert {"turns_counted", "timing_seen"} <= {f["kind"] for f in rows["rows"]["fact"]}

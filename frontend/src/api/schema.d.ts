@@ -6946,6 +6946,7 @@ export interface components {
             label: string;
             outs: components["schemas"]["OutRow"][];
             state: string;
+            turned: number;
             words: string;
         };
         Problem: {
@@ -7060,6 +7061,7 @@ export interface components {
             settings: components["schemas"]["RecordSetting"][];
             strip: components["schemas"]["RecordLine"][];
             train: components["schemas"]["RecordLine"][];
+            train_drawn: components["schemas"]["Gears"][];
             yard: string;
             zone: string;
         };
@@ -7720,7 +7722,6 @@ export interface components {
             section: components["schemas"]["Section"];
             sheet: components["schemas"]["TrainSheet"];
             state: string;
-            turned: number;
         };
         TriedView: {
             alone: string[];
@@ -7764,6 +7765,9 @@ export interface components {
                 [key: string]: unknown;
             };
             kinds: string[][];
+            known: {
+                [key: string]: string;
+            };
             name: string;
             number: number;
             overruled: string[];

@@ -101,6 +101,7 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
         if record[key]:
             rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]
             story += [_text(title, _HEAD), _grid(rows, [64, 140, WIDTH - 280, 76])]
+    story += [draw(marks, WIDTH) for marks in record["train_drawn"]]
     painted = [f for f in record["flanks"] if f["patches"][0]["points"]]
     if painted:
         story += [_text("Contact as found", _ZONE), *(draw(f, WIDTH) for f in painted)]

@@ -33,7 +33,7 @@ const sheet = computed(() => view.value?.sheet);
 const leaves = computed(() =>
   ALL.filter(
     ([key]) =>
-      key === "turns" ||
+      (key === "turns" && (sheet.value?.positions.length || !sheet.value?.timing.length)) ||
       (key === "levers" && sheet.value?.levers.length) ||
       (key === "marks" && sheet.value?.timing.length) ||
       (key === "pairs" && sheet.value?.pairs.length),

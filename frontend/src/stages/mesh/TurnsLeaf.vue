@@ -22,16 +22,17 @@ const rows = computed(() => props.view.sheet.positions);
 const firstOpen = () => rows.value.find((r) => r.state === "open")?.key ?? rows.value[0]?.key ?? "";
 const chosen = ref(firstOpen());
 const row = computed(() => rows.value.find((r) => r.key === chosen.value) ?? rows.value[0]);
-const turned = ref(String(props.view.turned));
+const turned = ref("10");
 const out = ref("");
 const way = ref("");
 const shaft = ref("");
 watch(
-  row,
-  (now) =>
-    (shaft.value = now?.outs.some((o) => o.shaft === shaft.value)
-      ? shaft.value
-      : (now?.outs[0]?.shaft ?? "")),
+  () => row.value?.key,
+  () => {
+    const now = row.value;
+    turned.value = String(now?.turned ?? 10);
+    if (!now?.outs.some((o) => o.shaft === shaft.value)) shaft.value = now?.outs[0]?.shaft ?? "";
+  },
   { immediate: true },
 );
 const shafts = computed(() => row.value?.outs.map((o) => [o.shaft, o.label] as const) ?? []);
@@ -47,7 +48,7 @@ async function take() {
   const body = {
     at: row.value.at,
     shaft: shaft.value,
-    turned: typedNumber(turned.value, props.view.turned),
+    turned: typedNumber(turned.value, row.value.turned),
     out: rests.value ? 0 : typedNumber(out.value, 0),
     way: way.value,
   };

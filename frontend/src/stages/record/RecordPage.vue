@@ -5,6 +5,7 @@ import { computed } from "vue";
 import { useRouter } from "vue-router";
 import { api, unwrap } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
+import SceneMark from "../../marks/SceneMark.vue";
 import RecordLines from "./RecordLines.vue";
 import RecordSheet from "./RecordSheet.vue";
 import JobFrame from "../../ui/JobFrame.vue";
@@ -70,6 +71,9 @@ const files: [string, string][] = [
     <RecordLines title="Build, as it was worked" :lines="data.build" />
     <RecordLines title="Fits: heat, press, torque" :lines="data.fits" />
     <RecordLines title="Gear train: turns, levers, timing marks" :lines="data.train" />
+    <div v-if="data.train_drawn.length" class="flex flex-wrap gap-6 px-5 py-3">
+      <SceneMark v-for="s in data.train_drawn" :key="s.label" :scene="s" class="w-[300px]" />
+    </div>
     <RecordLines title="Strip" :lines="data.strip" />
     <p v-if="data.end" class="px-5 py-4 text-[16px] text-secondary">
       The rows of this job end at <span class="font-semibold text-primary">{{ data.end }}</span>. Keep this

@@ -108,6 +108,7 @@ defineExpose({ problems });
         :leaf="leaf"
         :fresh="fresh"
         :problems="problems"
+        :known="data?.known ?? {}"
         :options="options"
         @update:model-value="put"
       />

@@ -12,6 +12,7 @@ const props = defineProps<{
   leaf: Leaf;
   fresh: string;
   problems: Record<string, string>;
+  known: Record<string, string>;
   options: (column: Column, row: Row) => [string, string][];
 }>();
 const open = ref<number | null>(null);
@@ -65,6 +66,9 @@ const wrong = (n: number) => Object.keys(props.problems).some((p) => p.startsWit
             @update:model-value="(r) => put(n, r)"
           />
           <template v-if="leaf === 'settings'">
+            <p v-if="known[String(row.key)]" class="text-secondary" data-known>
+              From the unit, unless you say otherwise: {{ known[String(row.key)] }}.
+            </p>
             <GivenFields :model-value="row" @update:model-value="(r) => put(n, r)" />
             <SubRows
               :model-value="row"

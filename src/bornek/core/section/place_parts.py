@@ -16,7 +16,7 @@ from scipy.optimize import linprog
 
 from bornek.core.errors import NotSolved
 from bornek.core.units.definition import Definition, Part, Shaft
-from bornek.core.units.mesh import Mesh
+from bornek.core.units.mesh import PARALLEL, Mesh
 from bornek.core.units.part_kinds import BEARINGS, GEARS
 
 GAP = 10.0
@@ -176,7 +176,7 @@ def gear_radii(d: Definition) -> dict[str, float]:
     for mesh in d.meshes:
         a, b = parts[mesh.driver], parts[mesh.driven]
         share = a.teeth / (a.teeth + b.teeth) if a.teeth and b.teeth else 0.5
-        if mesh.mesh_kind in ("spur", "sector"):
+        if mesh.mesh_kind in PARALLEL:
             share = min(max(share, 0.2), 0.8)
             radii.setdefault(a.key, CENTRES * share + TOOTH / 2)
             radii.setdefault(b.key, CENTRES * (1 - share) + TOOTH / 2)

@@ -65,8 +65,9 @@ class Train:
 
     @property
     def told(self) -> bool:
-        """Whether there is something to count: power goes in, comes out, and gears lie between."""
-        return bool(self.turned and self.outputs and (self.d.meshes or self.d.levers))
+        """Whether there is something to count: power goes in, comes out, and gears that go all round lie between."""
+        whole = all(m.mesh_kind != "sector" for m in self.d.meshes)
+        return bool(self.turned and self.outputs and whole and (self.d.meshes or self.d.levers))
 
     @cached_property
     def positions(self) -> tuple[Position, ...]:

@@ -3,6 +3,7 @@ is to be done next."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
@@ -29,13 +30,13 @@ from bornek.core.train.timing import (
 
 CODES = {"agrees": "in", "open": "not_read"}
 WRONG = "out_high"
-TURNED = 10
-"""Turns of the input that are asked for: enough to tell one pair of gears from the next."""
+LEAST_TURNS, MOST_TURNS = 10, 500
+"""Turns of the input that are asked for: enough for one of the output, and to tell one pair of gears from the next."""
 
 
 @dataclass(frozen=True)
 class OutRow:
-    """What one output must do in a position for `TURNED` turns of the input; `way`: which way, empty if nobody knows."""
+    """What one output must do in a position; `way`: which way, empty if nobody knows."""
 
     shaft: str
     label: str
@@ -46,11 +47,12 @@ class OutRow:
 
 @dataclass(frozen=True)
 class PositionRow:
-    """`state`: open, agrees, or how it does not; `words` what was counted; `code` the verdict it is shown as."""
+    """`turned`: turns of the input that are asked for. `state`: open, agrees, or how it does not; `words` what was counted; `code` the verdict it is shown as."""
 
     key: str
     label: str
     at: Mapping[str, str]
+    turned: int
     outs: tuple[OutRow, ...]
     state: str
     words: str
@@ -159,18 +161,30 @@ def train_sheet(train: Train, facts: Sequence[Fact]) -> TrainSheet:
 
 
 def _position_row(train: Train, p: Position, counts: Mapping[tuple[str, str], TurnsCounted]) -> PositionRow:
-    outs = tuple(_out_row(train, p, o) for o in train.outputs)
+    turned = turns_asked(train, p)
+    outs = tuple(_out_row(train, p, o, turned) for o in train.outputs)
     mine = [b for o in train.outputs if (b := counts.get((p.key, o))) is not None]
     found = [(compare(p, b.count), found_words(train, p, b.count)) for b in mine]
     wrong = next((f for f in found if f[0] != "agrees"), None)
     if wrong is not None:
-        return PositionRow(p.key, p.label, p.at, outs, *wrong, code=WRONG)
+        return PositionRow(p.key, p.label, p.at, turned, outs, *wrong, code=WRONG)
     if len(mine) < len(outs):
-        return PositionRow(p.key, p.label, p.at, outs, "open", p.trouble or "not counted")
-    return PositionRow(p.key, p.label, p.at, outs, "agrees", "as it must", CODES["agrees"])
+        return PositionRow(p.key, p.label, p.at, turned, outs, "open", p.trouble or "not counted")
+    return PositionRow(p.key, p.label, p.at, turned, outs, "agrees", "as it must", CODES["agrees"])
 
 
-def _out_row(train: Train, p: Position, out: str) -> OutRow:
+def turns_asked(train: Train, p: Position) -> int:
+    """Turns of the input after which the slowest output has made one, ten at least.
+
+    >>> from bornek.core.units.definition import Definition
+    >>> turns_asked(Train(Definition()), Position("", "", {}, {}))
+    10
+    """
+    speeds = [abs(s) for o in train.outputs if (s := p.turns(o))]
+    return min(max([LEAST_TURNS, *(math.ceil(1 / s - 1e-6) for s in speeds)]), MOST_TURNS)
+
+
+def _out_row(train: Train, p: Position, out: str, turned: int) -> OutRow:
     shaft, speed = train.d.shaft(out), p.turns(out)
     label = shaft.label if shaft else out
     if p.locked:
@@ -178,7 +192,7 @@ def _out_row(train: Train, p: Position, out: str) -> OutRow:
     if not speed:
         return OutRow(out, label, "not driven", "", "")
     way = "" if out in p.unsure else way_of(speed)
-    return OutRow(out, label, ratio_words(speed), turns_words(speed * TURNED), way)
+    return OutRow(out, label, ratio_words(speed), turns_words(speed * turned), way)
 
 
 def _lever_rows(train: Train, tried: Mapping[str, bool], counted: set[str]) -> list[LeverRow]:
@@ -270,6 +284,8 @@ def _say(
     if lever is not None:
         tail = "They must go." if lever.must else f"It must not go: {lever.why} keeps them apart."
         return "levers", (Span("Try "), Span(lower_first(lever.label), True), Span(f". {tail}"))
+    if not rows:
+        return "marks", plain("The marks stand right. Nothing is left to look at.")
     return "turns", plain("It turns as it must in every position. Nothing is left to count.")
 
 
@@ -285,7 +301,7 @@ def _slipped(row: LeverRow) -> str:
 def _turn_say(train: Train, row: PositionRow) -> Say:
     """The input goes clockwise; both are seen from their left or top end."""
     head = f"Put it in {row.label}, turn the input " if train.d.levers else "Turn the input "
-    return Span(head), Span(f"{TURNED} turns", True), Span(f": {_must(row.outs)}.")
+    return Span(head), Span(f"{row.turned} turns", True), Span(f": {_must(row.outs)}.")
 
 
 def _must(outs: Sequence[OutRow]) -> str:

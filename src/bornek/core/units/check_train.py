@@ -7,6 +7,7 @@ from collections import Counter
 from bornek.core.keys import is_key
 from bornek.core.units.definition import Definition
 from bornek.core.units.levers import Lever
+from bornek.core.units.mesh import PARALLEL
 
 MOST_POSITIONS = 8
 BOUNDS = (("holes", 2, 48), ("throw", 0.01, 50.0), ("angle", -360.0, 360.0))
@@ -39,6 +40,8 @@ def train_problems(d: Definition) -> dict[str, str]:
             wrong[f"meshes[{i}].offset"] = f"must be 0 to 500 mm (got {m.offset:g})"
         elif (m.offset > 0) != (m.mesh_kind == "hypoid"):
             wrong[f"meshes[{i}].offset"] = "is what makes a hypoid pair: say both or neither"
+        if m.toward == "out" and m.mesh_kind not in PARALLEL:
+            wrong[f"meshes[{i}].toward"] = "can only be out of the plane where the shafts are parallel"
     return wrong
 
 

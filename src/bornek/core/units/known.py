@@ -5,7 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from bornek.core.errors import BornekError
+from bornek.core.phrases import lower_first
 from bornek.core.settings.kind import Calculation, Setting
+from bornek.core.settings.registry import find_kind
 from bornek.core.train.drawn import forward_way
 from bornek.core.train.members import AFTER, member_of
 from bornek.core.train.positions import Train
@@ -32,6 +35,20 @@ def give_known(d: Definition, point: SettingPoint, kind: Calculation) -> dict[st
             given[field] = value
     asked = {f.key for f in kind.form(given)}
     return {k: v for k, v in given.items() if k in asked or k in point.given}
+
+
+def known_words(d: Definition, point: SettingPoint) -> str:
+    """What a setting need not be told, by the labels of its form; empty where the unit knows nothing of it, or
+    where there is no such kind."""
+    try:
+        kind = find_kind(point.kind)
+    except BornekError:
+        return ""
+    known = give_known(d, point, kind)
+    labels = {f.key: f.label for f in kind.form(known)}
+    return ", ".join(
+        f"{lower_first(labels[k])} {v}" for k, v in known.items() if k not in point.given and k in labels
+    )
 
 
 def given_of(d: Definition, point: SettingPoint, kind: Calculation, limit: Limit | None) -> dict[str, Any]:

@@ -11,6 +11,7 @@ Side = Literal["left", "right", "above", "below"]
 Way = Literal["", "clockwise", "counter-clockwise"]
 CROSSED = ("bevel", "hypoid")
 """Meshes of one level and one upright shaft."""
+PARALLEL = ("spur", "sector")
 
 
 @dataclass(frozen=True)

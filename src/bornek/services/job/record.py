@@ -11,12 +11,15 @@ from sqlalchemy.orm import Session
 from bornek.core.build.first_draft import DraftStep, first_draft
 from bornek.core.facts.hour_meter import WHEN, hours_written
 from bornek.core.facts.kind import RecordLine
+from bornek.core.facts.timing_seen import TimingSeen
 from bornek.core.parts.causes import evidence_shown
 from bornek.core.plain import dump
-from bornek.core.scenes import Flank
+from bornek.core.scenes import Flank, Gears
 from bornek.core.strip.baselines import baselines
 from bornek.core.strip.ledger import ledger
 from bornek.core.strip.part_counts import part_counts
+from bornek.core.train.gears_drawn import close_up
+from bornek.core.train.timing import timed
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.inspection_lines import inspection_lines
 from bornek.services.job.chain import END_LETTERS, job_chain
@@ -50,6 +53,7 @@ class RecordView:
     build: list[RecordLine]
     fits: list[RecordLine]
     train: list[RecordLine]
+    train_drawn: list[Gears]
     flanks: list[Flank]
     draft: list[DraftStep]
     photos: list[str]
@@ -76,12 +80,19 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             build=build_lines(definition_of(job), facts_of(session, job_id)),
             fits=build_lines(definition_of(job), facts_of(session, job_id), "fit"),
             train=build_lines(definition_of(job), facts_of(session, job_id), "mesh"),
+            train_drawn=_marks_seen(session, job),
             flanks=flanks,
             draft=draft,
             photos=photos,
         )
     )
     return view
+
+
+def _marks_seen(session: Session, job: t.Job) -> list[Gears]:
+    """The timing marks that somebody looked at, as they must stand."""
+    seen = {f.body.mark for f in facts_of(session, job.id) if isinstance(f.body, TimingSeen)}
+    return [close_up(x) for x in timed(definition_of(job)) if x.mark.key in seen]
 
 
 def _about(session: Session, job: t.Job) -> list[RecordLine]:

@@ -18,7 +18,7 @@ from bornek.core.section.draw_section import HEIGHT, WIDTH, lay_out, section_of
 from bornek.core.train.flow import power_paths
 from bornek.core.train.gears_drawn import close_up, draw_gears
 from bornek.core.train.positions import Train
-from bornek.core.train.sheet import TURNED, TrainSheet, train_sheet
+from bornek.core.train.sheet import TrainSheet, train_sheet
 from bornek.core.train.timing import timed
 from bornek.core.units.definition import Definition
 from bornek.services.job.job_definition import definition_of, definition_text, read_text
@@ -53,12 +53,11 @@ class TrainHead:
 
 @dataclass(frozen=True)
 class TrainView:
-    """`turned`: turns of the input that are asked for. `state`: nothing, open, wrong or done. `marks`: gears that are
+    """`state`: nothing, open, wrong or done. `marks`: gears that are
     timed, whole; `close`: each mark by itself."""
 
     job: TrainHead
     cautions: list[str]
-    turned: int
     state: str
     sheet: TrainSheet
     section: Section
@@ -77,7 +76,6 @@ def view_train(session: Session, job_id: str) -> dict[str, Any]:
                 job.id, unit.tag, unit.name, job.complaint, job.seq, closed=job.closed_at is not None
             ),
             cautions=[*definition_of(job).cautions, *CAUTIONS],
-            turned=TURNED,
             state=sheet.state,
             sheet=sheet,
             section=section,

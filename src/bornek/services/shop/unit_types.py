@@ -18,6 +18,7 @@ from bornek.core.settings.kind import Setting
 from bornek.core.settings.registry import kinds
 from bornek.core.units.checks import LimitQuestion, check_definition, questions
 from bornek.core.units.definition import EDITION, Definition, read_definition
+from bornek.core.units.known import known_words
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.services.desk import Desk, digest
 from bornek.services.plan.overruled import overruled_needs
@@ -59,7 +60,8 @@ class UnitTypeView:
 @dataclass(frozen=True)
 class TypeSheet:
     """A unit type opened: its newest definition, how it draws, what it must be asked. `overruled`: needs that jobs of
-    this type overruled, with their reasons: proposals for its next revision."""
+    this type overruled, with their reasons: proposals for its next revision. `known`: by setting, what it need not be
+    told."""
 
     type_id: str
     name: str
@@ -71,6 +73,7 @@ class TypeSheet:
     revisions: list[int]
     kinds: list[list[str]]
     setting_kinds: list[list[str]]
+    known: dict[str, str]
     overruled: list[str]
 
 
@@ -213,6 +216,7 @@ def _sheet(
         section=section,
         questions=questions(d),
         problems=problems,
+        known={s.key: known_words(d, s) for s in d.settings},
         revisions=revisions,
         kinds=[[key, kind.label] for key, kind in PART_KINDS.items()],
         setting_kinds=[[k.id, k.title] for k in kinds() if isinstance(k, Setting)],
