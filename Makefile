@@ -97,7 +97,7 @@ format: setup ## Put the code in its format
 
 .PHONY: bench
 bench: setup browser build ## Benchmarks: figures and ratios, never asserted
-	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py && $(PY) bench/mesh.py
+	@$(PY) bench/api.py && $(PY) bench/paint.py && $(PY) bench/kills.py && $(PY) bench/advice.py && $(PY) bench/section.py && $(PY) bench/mesh.py && $(PY) bench/train.py
 
 .PHONY: bench-advice
 bench-advice: setup ## What the advisor says against what comes true; planted slips; memory; preload; hostile inputs

@@ -35,7 +35,7 @@ def faults(train: Train, counts: Sequence[Count]) -> list[Fault]:
     if all(_agrees(train, c) for c in counts):
         return []
     found = []
-    for fault, other in _mistakes(train.d):
+    for fault, other in mistakes(train.d):
         wrong = Train(other)
         if all(_agrees(wrong, c) for c in counts):
             found.append(fault)
@@ -43,11 +43,12 @@ def faults(train: Train, counts: Sequence[Count]) -> list[Fault]:
 
 
 def _agrees(train: Train, count: Count) -> bool:
-    position = next((p for p in train.positions if p.at == count.at), None)
+    position = train.at(count.at)
     return position is not None and not position.trouble and compare(position, count) == "agrees"
 
 
-def _mistakes(d: Definition) -> Iterator[tuple[Fault, Definition]]:
+def mistakes(d: Definition) -> Iterator[tuple[Fault, Definition]]:
+    """Every single mistake that is thought of, with the unit as it would be then; the likeliest first."""
     yield from _turned_bevels(d)
     yield from _crossed_levers(d)
     yield from _idlers(d)

@@ -77,6 +77,13 @@ class Train:
         keys = [x.key for x in self.d.levers]
         return tuple(_position(self, dict(zip(keys, at, strict=True))) for at in _all(self.d.levers)[:MOST])
 
+    def at(self, at: Mapping[str, str]) -> Position | None:
+        """One combination by itself; None where the levers are others."""
+        known = {x.key: {p.key for p in x.positions} for x in self.d.levers}
+        if set(at) != set(known) or any(at[k] not in keys for k, keys in known.items()):
+            return None
+        return _position(self, dict(at))
+
     def find(self, key: str) -> Position | None:
         return next((p for p in self.positions if p.key == key), None)
 
