@@ -189,8 +189,8 @@ JOBS: tuple[dict[str, Any], ...] = (
     {
         "id": "v18",
         "unit": {
-            "id": "u-b18",
-            "tag": "B-18",
+            "id": "u-v18",
+            "tag": "V-18",
             "name": "Pilot cutter Sallow steering gear",
             "serial": "SG3-044",
         },

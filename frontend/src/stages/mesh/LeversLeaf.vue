@@ -35,7 +35,7 @@ const said = (r: LeverRow) => (r.went === null ? "not tried" : r.went ? "went" :
 </script>
 
 <template>
-  <section class="w-full max-w-[100vw] min-w-0 overflow-x-auto px-5 py-2" data-train-levers>
+  <section class="relative min-w-0 overflow-x-auto px-5 py-2" data-train-levers>
     <table class="w-full max-w-[1040px] text-left text-[18px]">
       <caption class="zone-head text-left">
         Try every row, with the input turned to and fro
