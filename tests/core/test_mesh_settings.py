@@ -215,6 +215,23 @@ def test_binding_anywhere_in_the_travel_is_out_low_whatever_was_read(way: str) -
     assert any("stand too close" in c["sentence"] for c in sheet["outcome"]["checks"])
 
 
+@pytest.mark.parametrize(
+    ("sense", "words"),
+    [
+        ("apart", "Turn the cover clockwise to 45.0°"),
+        ("together", "Turn the cover clockwise to 45.0°"),
+        ("unknown", "by one hole"),
+    ],
+)
+def test_bound_as_found_it_is_let_free_by_the_least_step(sense: str, words: str) -> None:
+    """At 0° of throw the sine grows to 45° and 135° alike; the other way round they come closer, and 225° is the least."""
+    given_at = SECTORS | {"angle": 0 if sense != "together" else 180, "sense": sense}
+    sheet = played(
+        Case("sector_cover", given_at, ({"lost": (0.0, 0.0), "through": "binds", "needle": True},))
+    )
+    assert say(sheet).startswith("It binds.") and words in say(sheet)
+
+
 def test_once_it_reads_in_it_is_read_again_with_the_bolts_tight() -> None:
     case = Case("sector_cover", SECTORS | {"torque": 22}, ({"lost": (0.04, 0.004)},))
     sheet = played(case, 4)

@@ -211,7 +211,9 @@ def next_say(
     for knob in kind.knobs(ctx):
         if kind.state(ctx, knob.key) is None and not knob.read:
             what = f"Measure the {knob.noun} that are in now and enter the pack."
-            if knob.domain.sort == "position" or not knob.noun.endswith("s"):
+            if knob.unit == "deg":
+                what = f"Read the {lower_first(knob.label)} as it is now and enter it."
+            elif knob.domain.sort == "position" or not knob.noun.endswith("s"):
                 what = f"Measure the {knob.noun} that is in now and enter it."
             return Next(plain(what), "Before anything is moved", "The as-found state is the baseline.")
     if odd:

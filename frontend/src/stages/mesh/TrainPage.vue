@@ -75,11 +75,10 @@ const counts = computed(() => ({
     @retry="retry?.()"
     @let-go="desk.letGo"
   >
-    <ul v-if="sheet.faults.length" class="border-b-2 px-5 py-2" data-faults>
-      <li v-for="(f, i) in sheet.faults" :key="f.words" class="py-1 text-[18px]">
-        <b>{{ i + 1 }}</b> {{ f.words }}
-      </li>
-    </ul>
+    <div v-if="sheet.faults.length > 1" class="border-b-2 px-5 py-2" data-faults>
+      <h2 class="zone-head">It would count the same with</h2>
+      <p v-for="f in sheet.faults.slice(1)" :key="f.words" class="py-1 text-[18px]">{{ f.words }}</p>
+    </div>
     <ul v-if="sheet.warnings.length" class="border-b-2 px-5 py-2" data-warnings>
       <li v-for="w in sheet.warnings" :key="w" class="py-1 text-[17px] font-semibold text-danger">{{ w }}</li>
     </ul>

@@ -189,9 +189,11 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     if (live.value) return typedHere.value ? { label: "Take it", run: () => void take() } : null;
     if (s.surprise || asked.value) return null;
     if (signed.value) return { label: "Record", run: () => toRecord() };
-    if (!s.sign_blockers.length && (!s.move?.best || (s.move.stay && s.move.stay !== "loosen")))
-      return { label: "Sign", run: toggle("sign") };
-    return { label: "Do the move", run: openMove };
+    const advised = s.move?.best && (!s.move.stay || s.move.stay === "loosen");
+    if (advised) return { label: "Do the move", run: openMove };
+    const outside = s.verdict.code.startsWith("out") && (view.value?.knobs.length ?? 0) > 0;
+    if (s.sign_blockers.length || outside) return { label: "What you did", run: openMove };
+    return { label: "Sign", run: toggle("sign") };
   });
 
   return reactive({

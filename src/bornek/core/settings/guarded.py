@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 
 from bornek.core.scenes import Step, Steps
-from bornek.core.settings.kind import Guide, Slot
+from bornek.core.settings.kind import Guide, Slot, first_open
 from bornek.core.settings.records import Confirm, Context, Entry
 
 Told = Callable[[Entry], str]
@@ -33,6 +33,17 @@ def guarded_guide(ctx: Context, slots: Sequence[Slot], stops: Told, restart: str
     left = [k for k in order if k not in done]
     ahead: Mapping[str, str] = {} if stop else {k: f"First: {names[left[0]].lower()}." for k in left[1:]}
     return Guide(tuple(slots), None if stop or not left else left[0], ahead, stop, again)
+
+
+def open_guide(ctx: Context, slots: Sequence[Slot], stops: Told, first: Sequence[str] = ()) -> Guide:
+    """Stations in any order; what stops by itself stops, and those that are `first` bar the others until they are said."""
+    for entry in reversed(ctx.now()):
+        if words := stops(entry):
+            return Guide(tuple(slots), None, {}, words, entry.slot)
+    owed = first_open(slots, ctx.now())
+    name = next((s.label for s in slots if s.key == owed), "")
+    barred = {s.key: f"First: {name.lower()}." for s in slots if owed in first and s.key not in first}
+    return Guide(tuple(slots), owed, barred)
 
 
 def _breaks(

@@ -11,11 +11,24 @@ from dataclasses import replace
 from typing import Any, ClassVar
 
 from bornek.core.mesh.worm import lash_per_apart
+from bornek.core.quantities import Speech
 from bornek.core.readings import expected_u, travel_value
 from bornek.core.scenes import HoleRing, Rung, Scene, Section
 from bornek.core.settings.common import confirm, given_window, source_lines, unread
 from bornek.core.settings.figures.cover_and_sectors import draw_cover_and_sectors
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, SlipHint, Slot, aim_in, speech
+from bornek.core.settings.guarded import open_guide
+from bornek.core.settings.kind import (
+    Check,
+    Field,
+    Guide,
+    Outcome,
+    Result,
+    Setting,
+    SlipHint,
+    Slot,
+    aim_in,
+    speech,
+)
 from bornek.core.settings.knobs import Curve, Knob, Response
 from bornek.core.settings.records import Context, Predicted
 from bornek.core.settings.registry import register
@@ -26,6 +39,7 @@ from bornek.core.settings.sector_stations import (
     WAYS,
     felt,
     lost_slots,
+    stops,
     timing_slots,
     travel_slots,
 )
@@ -84,6 +98,10 @@ class SectorCover(Setting):
         )
         return (*own, tight, *lost_slots(AGAIN, "Read again, tight"))
 
+    def guide(self, ctx: Context) -> Guide:
+        """A tooth out stops everything; before the teeth are seen right nothing is read."""
+        return open_guide(ctx, self.slots(ctx), stops, ("timed",))
+
     def _may_do(self, ctx: Context, value: Value) -> bool:
         middle = value.v if isinstance(value, Normal) else 0.0
         return self.window(ctx).holds(middle)
@@ -128,7 +146,7 @@ class SectorCover(Setting):
             (result,),
             tuple(self._checks(ctx)),
             judged,
-            instruct=self._no_hole(ctx, value) if judged.code.startswith("out") else "",
+            instruct=self._instruct(ctx, value, judged.code),
             scenes=tuple(self._scenes(ctx, value)),
             observed={"lost": value},
         )
@@ -143,10 +161,31 @@ class SectorCover(Setting):
             found.append(Check("drags", "warn", words, "reseat"))
         return found
 
+    def _instruct(self, ctx: Context, value: Value, code: str) -> str:
+        """Where nothing was measured yet, which hole lets it free; where none gives it, what is left."""
+        if code == "out_low" and self._binds(ctx) and ctx.round == 1:
+            return self._let_free(ctx)
+        return self._no_hole(ctx, value) if code.startswith("out") else ""
+
+    def _let_free(self, ctx: Context) -> str:
+        """The hole that brings the gears apart by the least step."""
+        if ctx.given["sense"] == OPEN:
+            return "It binds. Turn the cover by one hole and feel whether it frees; if not, one hole the other way."
+        here = self._moves_at(ctx)
+        apart = sorted((h.moves - here, h.turned) for h in holes_given(ctx.given) if h.moves > here + 1e-9)
+        if not apart:
+            return (
+                "It binds, and no hole brings the gears farther apart: look at the sectors and at the covers."
+            )
+        return f"It binds. Turn the cover clockwise to {degrees(apart[0][1])}, the least step apart, and read again."
+
     def _no_hole(self, ctx: Context, value: Value) -> str:
-        """What is left where no hole is expected to give it, in words; empty where one may."""
+        """What is left where no hole is expected to give it, in words; empty where one may, or nobody knows which way
+        the cover works."""
         window, reach = self.window(ctx), 2 * REASSEMBLY_MM
-        if any(window.low - reach <= at <= window.high + reach for _, at in self._expected(ctx, value)):
+        if ctx.given["sense"] == OPEN or any(
+            window.low - reach <= at <= window.high + reach for _, at in self._expected(ctx, value)
+        ):
             return ""
         if ctx.given["half"] != "no":
             return "No hole gives it, the halves between included: leave the nearest on the loose side, and say so."
@@ -182,20 +221,15 @@ class SectorCover(Setting):
 
     def _ring(self, ctx: Context, value: Value | None) -> HoleRing:
         say, window, at = speech(ctx), self.window(ctx), self._turned(ctx)
-        expected = dict(self._expected(ctx, value)) if value is not None else {}
+        known = value is not None and ctx.given["sense"] != OPEN
+        expected = dict(self._expected(ctx, value)) if value is not None and known else {}
         rungs = []
         number = 0
         for h in holes_given(ctx.given):
             name = "½" if h.between else str(number)
             number += not h.between
             v = expected.get(h.turned)
-            gives = (
-                f"{say.number(v)}"
-                if v is not None and v >= 0
-                else "binds"
-                if v is not None
-                else f"{say.number(h.moves)} apart"
-            )
+            gives = _gives(v, h.moves, ctx.given["sense"] == OPEN, say)
             state = (
                 "now"
                 if abs(h.turned - at) < NEAR_DEG
@@ -286,3 +320,18 @@ class SectorCover(Setting):
             SlipHint("The bolts were not tight when it was read."),
             SlipHint("The output moved: hold it."),
         ]
+
+
+def _gives(lost: float | None, moves: float, open_sense: bool, say: Speech) -> str:
+    """What a hole gives in a few words: the lost motion expected there, or how far it moves the shafts.
+
+    >>> _gives(0.04, -0.3, False, Speech()), _gives(-0.1, -0.5, False, Speech()), _gives(None, -0.5, True, Speech())
+    ('0.040', 'binds', '0.500 apart or closer')
+    """
+    if lost is not None:
+        return say.number(lost) if lost >= 0 else "binds"
+    if moves == 0:
+        return "as it stands"
+    return (
+        f"{say.number(abs(moves))} {'apart or closer' if open_sense else 'apart' if moves > 0 else 'closer'}"
+    )

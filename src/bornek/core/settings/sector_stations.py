@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from bornek.core.settings.common import confirm
 from bornek.core.settings.kind import Slot
-from bornek.core.settings.records import Choice, Context
+from bornek.core.settings.records import Choice, Confirm, Context, Entry
 from bornek.core.settings.sector_form import timed_given
 from bornek.core.train.timing import paint_words
 
 READ, AGAIN = "lost", "again"
 WAYS = (("one", "one way, to its stop"), ("back", "back, to the other stop"))
-TRAVEL = (("free", "free all the way"), ("drags", "drags at a place"), ("binds", "binds"))
+TRAVEL = (("free", "free"), ("drags", "drags"), ("binds", "binds"))
 
 
 def timing_slots(ctx: Context) -> list[Slot]:
@@ -55,11 +55,20 @@ def travel_slots() -> list[Slot]:
             quantity="count",
             nature="count",
             accepts="choice",
-            posture=f"Turn it by hand through its whole travel {words}. Free, or does it bind?",
+            posture=f"Turn it by hand through its whole travel {words}. Free all the way, does it drag at a place, or bind?",
             options=TRAVEL,
         )
         for way, words in WAYS
     ]
+
+
+def stops(entry: Entry) -> str:
+    """What an entry by itself says against going on; empty if nothing."""
+    if entry.slot == "timed" and entry.raw == Confirm(False):
+        return "A tooth out: take the sectors out of mesh and put them together by their marks, then start again."
+    if entry.slot == "torqued" and entry.raw == Confirm(False):
+        return "Not tight: what it reads loose is not what it runs with. Tighten the cover bolts."
+    return ""
 
 
 def felt(ctx: Context) -> list[str]:

@@ -19,6 +19,7 @@ from bornek.core.readings import expected_u
 from bornek.core.scenes import Scene, Section
 from bornek.core.settings.common import given_window, source_lines
 from bornek.core.settings.figures.worm_in_wheel import draw_worm_in_wheel
+from bornek.core.settings.guarded import open_guide
 from bornek.core.settings.kind import (
     Check,
     Field,
@@ -29,7 +30,6 @@ from bornek.core.settings.kind import (
     SlipHint,
     Slot,
     aim_in,
-    first_open,
     speech,
 )
 from bornek.core.settings.knobs import Curve, Knob, Response
@@ -101,13 +101,7 @@ class WormLash(Setting):
 
     def guide(self, ctx: Context) -> Guide:
         """What was left on the tray, or went in at mesh, stops everything."""
-        slots = self.slots(ctx)
-        for entry in reversed(ctx.now()):
-            if words := stops(entry):
-                return Guide(slots, None, {}, words, entry.slot)
-        owed = first_open(slots, ctx.now())
-        barred = {s.key: "First: is it together?" for s in slots if owed in FIRST and s.key not in FIRST}
-        return Guide(slots, owed, barred)
+        return open_guide(ctx, self.slots(ctx), stops, FIRST)
 
     def evaluate(self, ctx: Context) -> Outcome:
         read, window, said = read_of(ctx), self.window(ctx), said_of(ctx.given)
@@ -115,9 +109,8 @@ class WormLash(Setting):
         aim = aim_in(window, None, usual)
         scenes: list[Scene] = [self._circle(ctx, read) if read is not None else self._picture(ctx)]
         about: dict[str, Any] = {"quantity": said.quantity, "unit": said.unit, "window": window, "aim": aim}
-        owed = self.guide(ctx)
-        whole = read is not None and len(read.places) == int(ctx.given["places"]) and not owed.stop
-        if read is None or not whole:
+        stopped = bool(self.guide(ctx).stop)
+        if read is None or stopped or not read.whole(ctx):
             return Outcome(
                 (Result(key="lash", label="Lost motion, tightest", value=None, verdict=NOT_READ, **about),),
                 tuple(self._checks(ctx, None)), NOT_READ, scenes=tuple(scenes),

@@ -12,6 +12,7 @@ from bornek.core.mesh.worm import float_at_handle_deg
 from bornek.core.readings import budget
 from bornek.core.settings.records import Context
 from bornek.core.settings.sifting import sift
+from bornek.core.settings.worm_form import MEASURED
 from bornek.core.settings.worm_stations import around_slots, before_clamping, float_slots
 from bornek.core.windows import Normal
 
@@ -30,6 +31,11 @@ class Read:
     u: float
     float_deg: float
     float_u: float
+
+    def whole(self, ctx: Context) -> bool:
+        """Whether every place was read, and the float that is to be taken off is known."""
+        measured = ctx.given["float"] != MEASURED or self.float_u > 0
+        return measured and len(self.places) == int(ctx.given["places"])
 
 
 def of_quantity(gauge: Gauge, otherwise: Gauge) -> Gauge:

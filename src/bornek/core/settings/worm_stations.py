@@ -8,7 +8,7 @@ from bornek.core.settings.lash_around import lash_slot
 from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Confirm, Context, Entry
 from bornek.core.settings.worm_form import APART, ECCENTRIC, MEASURED
 
-FEELS = (("free", "free"), ("smooth", "smooth"), ("stiff", "stiff"), ("catches", "catches at a place"), ("crunchy", "crunchy"))  # fmt: skip
+FEELS = (("free", "free"), ("smooth", "smooth"), ("stiff", "stiff"), ("catches", "catches"), ("crunchy", "crunchy"))  # fmt: skip
 FIRST = ("out", "small")
 """What must be said before anything is read."""
 
