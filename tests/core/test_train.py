@@ -10,7 +10,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bornek.core.errors import RangeError
+from bornek.core.compute import compute
+from bornek.core.errors import InputError, RangeError
 from bornek.core.train.counted import Count, compare, found_words, ratio_words
 from bornek.core.train.drawn import forward_way, warnings
 from bornek.core.train.faults import faults, idlers
@@ -385,3 +386,37 @@ def test_power_goes_through_each_mesh_in_its_order() -> None:
     (path,) = power_paths(Train(CRANE), position(CRANE, "reverse"))
     assert [x.mesh for x in path.links if x.mesh] == ["constant-lower", "reverse-idler", "idler-reverse"]
     assert path.members[0] == "input" and path.members[-1] == "main"
+
+
+# A train without a unit.
+@pytest.mark.parametrize(
+    ("lines", "by_hand"),
+    [
+        (["23/41", "21/43"], 23 / 41 * 21 / 43),
+        (["15 : 58"], -15 / 58),
+        (["20/60 same"], 20 / 60),
+        (["sun 24 ring 72 ring held from sun"], 24 / 96),
+        (["sun 24 ring 72 carrier held from sun"], -24 / 72),
+        (["17/34", "sun 30 ring 60 sun held from carrier"], -17 / 34 * 90 / 60),
+    ],
+)
+def test_a_train_by_hand_is_a_sum(lines: list[str], by_hand: float) -> None:
+    answer = compute("fit_train", {"given": {"pairs": lines, "turns": 10}})
+    assert answer["outcome"]["results"][0]["value"]["v"] == pytest.approx(10 * by_hand)
+    way = "the same way" if by_hand > 0 else "the other way"
+    assert answer["outcome"]["instruct"].endswith(f"out, {way}.")
+
+
+@pytest.mark.parametrize(
+    "line", ["23-41", "23/", "sun 24 ring 72 sun held from sun", "sun 24", "/41", "23/41 odd"]
+)
+def test_a_line_that_is_no_pair_is_refused_with_its_number_and_how(line: str) -> None:
+    with pytest.raises(InputError, match="Line 2 of the train") as refused:
+        compute("fit_train", {"given": {"pairs": ["23/41", line]}})
+    assert "23/41" in refused.value.next_step
+
+
+def test_a_bevel_pair_says_in_which_direction_its_pinion_goes_forward() -> None:
+    pairs = train_sheet(Train(UNITS["chain-ferry"]), []).pairs
+    assert "its pinion turns clockwise, seen from its own shaft's end" in pairs[0].words
+    assert "forward" not in pairs[1].words

@@ -27,6 +27,7 @@ from bornek.core.train.timing import (
     stands_words,
     timed,
 )
+from bornek.core.units.known import pinion_way
 
 CODES = {"agrees": "in", "open": "not_read"}
 WRONG = "out_high"
@@ -243,7 +244,10 @@ def _pairs(train: Train, facts: Sequence[Fact]) -> list[PairRow]:
             continue
         marks = found.get(m.key)
         said = "none there" if marks is not None and marks.none else marks.marks if marks is not None else ""
-        rows.append(PairRow(m.key, m.label, hunting_words(a.teeth, b.teeth, m.crossed), said))
+        words = hunting_words(a.teeth, b.teeth, m.crossed)
+        if way := pinion_way(train.d, m):
+            words += f" Going forward its pinion turns {way}, seen from its own shaft's end: so its loaded flank is known."
+        rows.append(PairRow(m.key, m.label, words, said))
     return rows
 
 

@@ -74,7 +74,7 @@ def _mesh_facts(d: Definition, mesh: Mesh) -> dict[str, Any]:
     driver, driven = d.part(mesh.driver), d.part(mesh.driven)
     if driver is None or driven is None:
         return {}
-    pinion, gear = (driven, driver) if driven.part_kind == "bevel_pinion" else (driver, driven)
+    pinion, gear = (driven, driver) if pinion_of(d, mesh) is driven else (driver, driven)
     facts: dict[str, Any] = {
         "driver_teeth": driver.teeth,
         "driven_teeth": driven.teeth,
@@ -84,7 +84,7 @@ def _mesh_facts(d: Definition, mesh: Mesh) -> dict[str, Any]:
         "gear_teeth": gear.teeth,
         "offset": mesh.offset,
         "driving": "pinion" if pinion is driver else "gear",
-        "pinion_turns": _turns(d, mesh, pinion),
+        "pinion_turns": pinion_way(d, mesh),
     }
     mark = next((m for m in d.timing if m.mesh == mesh.key), None)
     if mark is not None:
@@ -92,9 +92,16 @@ def _mesh_facts(d: Definition, mesh: Mesh) -> dict[str, Any]:
     return facts
 
 
-def _turns(d: Definition, mesh: Mesh, pinion: Part) -> str:
+def pinion_of(d: Definition, mesh: Mesh) -> Part | None:
+    """The smaller gear of a bevel pair, by what it is called; else the driver."""
+    driver, driven = d.part(mesh.driver), d.part(mesh.driven)
+    return driven if driven is not None and driven.part_kind == "bevel_pinion" else driver
+
+
+def pinion_way(d: Definition, mesh: Mesh) -> str:
     """Which way a bevel pinion turns going forward, seen from its own shaft's end: the one away from the gear."""
-    if not mesh.crossed:
+    pinion = pinion_of(d, mesh)
+    if not mesh.crossed or pinion is None:
         return ""
     way = forward_way(Train(d), member_of(pinion))
     lies_low = mesh.toward in AFTER if mesh.driver == pinion.key else mesh.body not in AFTER
