@@ -306,6 +306,17 @@ def test_an_indicator_beyond_the_teeth_is_refused_with_where_they_end() -> None:
         )
 
 
+def test_levers_with_more_combinations_than_any_gearbox_are_refused() -> None:
+    data = next(d for key, _, d in TYPES if key == "dredger-gearbox")
+    lever = {
+        **data["levers"][0],
+        "positions": [{"key": f"p{n}", "label": f"{n}", "joins": ["third"]} for n in range(7)],
+    }
+    three = [{**lever, "key": f"l{n}"} for n in range(3)]
+    with pytest.raises(InputError, match="more than 256 combinations"):
+        check_definition(read_definition({**data, "levers": three, "interlocks": []}))
+
+
 # What the unit knows.
 def test_teeth_need_not_be_typed_where_the_unit_has_them() -> None:
     d = UNITS["rotary-table"]
@@ -377,6 +388,12 @@ def test_a_hypoid_pair_is_refused_by_the_contact_model_from_its_mesh() -> None:
             {"positions": [{"key": "a", "label": "a"}, {"key": "b", "label": "b"}]},
             "levers[0].positions",
         ),
+        (
+            "levers",
+            {"positions": [{"key": f"p{n}", "label": "x", "joins": ["counter-first"]} for n in range(9)]},
+            "levers[0].positions",
+        ),
+        ("shafts", {"power": "in"}, "shafts[1].power"),
         ("interlocks", {"other": "high"}, "interlocks[0].other"),
         ("timing", {"space": 99}, "timing[0].space"),
         ("timing", {"mesh": "ghost"}, "timing[0].mesh"),
@@ -394,7 +411,8 @@ def test_what_does_not_hold_in_levers_and_marks_is_named_by_its_path(
     )
     data = next(d for key, _, d in TYPES if key == unit)
     changed = [*data[field]]
-    changed[0] = changed[0] | row
+    at = 1 if field == "shafts" else 0
+    changed[at] = changed[at] | row
     d = read_definition({**data, field: changed})
     if path is None:
         check_definition(d)

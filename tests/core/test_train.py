@@ -12,6 +12,8 @@ from hypothesis import strategies as st
 
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.turns_counted import TurnsCounted
 from bornek.core.train.counted import Count, compare, found_words, ratio_words
 from bornek.core.train.drawn import forward_way, warnings
 from bornek.core.train.faults import faults, idlers
@@ -300,6 +302,12 @@ def test_a_bevel_on_the_wrong_side_is_said_to_turn_every_forward_into_a_reverse(
 @pytest.mark.parametrize("right", [GEARBOX, CRANE, WINCH], ids=["gearbox", "crane", "winch"])
 def test_a_box_that_is_right_has_no_fault(right: Definition) -> None:
     assert faults(Train(right), counts_of(right, right)) == []
+
+
+def test_a_count_of_levers_that_are_no_more_is_left_out() -> None:
+    old = Fact("f", "turns_counted", "", TurnsCounted("main", "clockwise", {"gone": "first"}, 10.0, 9.0))
+    sheet = train_sheet(Train(GEARBOX), [old])
+    assert sheet.state == "open" and sheet.faults == ()
 
 
 def test_what_no_single_mistake_explains_is_not_guessed_at() -> None:

@@ -7693,7 +7693,6 @@ export interface components {
             words: string;
         };
         TrainHead: {
-            closed: boolean;
             complaint: string;
             id: string;
             tag: string;

@@ -15,8 +15,6 @@ from bornek.core.units.definition import Definition
 from bornek.core.units.levers import Lever
 
 NEUTRAL = "neutral"
-MOST = 64
-"""Combinations that are looked at; more levers than that have no gearbox."""
 State = Literal["driven", "neutral", "locked", "barred"]
 
 
@@ -75,7 +73,7 @@ class Train:
         if not self.told:
             return ()
         keys = [x.key for x in self.d.levers]
-        return tuple(_position(self, dict(zip(keys, at, strict=True))) for at in _all(self.d.levers)[:MOST])
+        return tuple(_position(self, dict(zip(keys, at, strict=True))) for at in _all(self.d.levers))
 
     def at(self, at: Mapping[str, str]) -> Position | None:
         """One combination by itself; None where the levers are others."""

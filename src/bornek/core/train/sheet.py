@@ -141,7 +141,8 @@ def train_sheet(train: Train, facts: Sequence[Fact]) -> TrainSheet:
     shaft = train.d.shaft(train.turned)
     rows = tuple(_position_row(train, p, counts) for p in train.reached)
     marks = timed(train.d)
-    wrong = tuple(faults(train, [b.count for b in counts.values()]))
+    known = {p.key for p in train.positions}
+    wrong = tuple(faults(train, [b.count for (key, _), b in counts.items() if key in known]))
     levers = tuple(_lever_rows(train, tried, {r.key for r in rows if r.state != "open"}))
     timing = tuple(_timing_row(train, t, seen.get(t.mark.key)) for t in marks)
     counted = sum(r.state != "open" for r in rows)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
 
 from bornek.core.keys import is_key
@@ -10,6 +11,8 @@ from bornek.core.units.levers import Lever
 from bornek.core.units.mesh import PARALLEL
 
 MOST_POSITIONS = 8
+MOST_COMBINED = 256
+"""No gearbox has more; each is reckoned."""
 BOUNDS = (("holes", 2, 48), ("throw", 0.01, 50.0), ("angle", -360.0, 360.0))
 
 
@@ -21,6 +24,11 @@ def train_problems(d: Definition) -> dict[str, str]:
     "names no lever of this unit (got 'a')"
     """
     wrong: dict[str, str] = {}
+    if math.prod(max(len(x.positions), 1) for x in d.levers) > MOST_COMBINED:
+        wrong["levers"] = f"have more than {MOST_COMBINED} combinations of positions"
+    for i, s in enumerate(d.shafts):
+        if s.power == "in" and any(x.power == "in" for x in d.shafts[:i]):
+            wrong[f"shafts[{i}].power"] = "comes in at another shaft already"
     for i, lever in enumerate(d.levers):
         _lever(d, lever, f"levers[{i}]", wrong)
     levers = {x.key for x in d.levers}

@@ -48,7 +48,6 @@ class TrainHead:
     unit_name: str
     complaint: str
     version: int
-    closed: bool
 
 
 @dataclass(frozen=True)
@@ -72,9 +71,7 @@ def view_train(session: Session, job_id: str) -> dict[str, Any]:
     section, flows, marks = _drawn(definition_text(job))
     shown: dict[str, Any] = dump(
         TrainView(
-            job=TrainHead(
-                job.id, unit.tag, unit.name, job.complaint, job.seq, closed=job.closed_at is not None
-            ),
+            job=TrainHead(job.id, unit.tag, unit.name, job.complaint, job.seq),
             cautions=[*definition_of(job).cautions, *CAUTIONS],
             state=sheet.state,
             sheet=sheet,
