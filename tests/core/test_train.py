@@ -304,6 +304,12 @@ def test_a_box_that_is_right_has_no_fault(right: Definition) -> None:
     assert faults(Train(right), counts_of(right, right)) == []
 
 
+def test_a_train_whose_teeth_nobody_counted_asks_for_them_and_promises_nothing() -> None:
+    sheet = train_sheet(Train(with_teeth(GEARBOX, first=0)), [])
+    assert "teeth of both gears are needed" in "".join(s.text for s in sheet.say)
+    assert all("teeth of both gears" in w for w in sheet.warnings)
+
+
 def test_a_count_of_levers_that_are_no_more_is_left_out() -> None:
     old = Fact("f", "turns_counted", "", TurnsCounted("main", "clockwise", {"gone": "first"}, 10.0, 9.0))
     sheet = train_sheet(Train(GEARBOX), [old])

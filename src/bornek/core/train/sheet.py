@@ -31,6 +31,7 @@ from bornek.core.units.known import pinion_way
 
 CODES = {"agrees": "in", "open": "not_read"}
 WRONG = "out_high"
+UNCOUNTED = "not counted"
 LEAST_TURNS, MOST_TURNS = 10, 500
 """Turns of the input that are asked for: enough for one of the output, and to tell one pair of gears from the next."""
 
@@ -171,7 +172,7 @@ def _position_row(train: Train, p: Position, counts: Mapping[tuple[str, str], Tu
     if wrong is not None:
         return PositionRow(p.key, p.label, p.at, turned, outs, *wrong, code=WRONG)
     if len(mine) < len(outs):
-        return PositionRow(p.key, p.label, p.at, turned, outs, "open", p.trouble or "not counted")
+        return PositionRow(p.key, p.label, p.at, turned, outs, "open", p.trouble or UNCOUNTED)
     return PositionRow(p.key, p.label, p.at, turned, outs, "agrees", "as it must", CODES["agrees"])
 
 
@@ -283,6 +284,8 @@ def _say(
     if mark is not None:
         return "marks", (Span(f"{mark.label}, before it is closed: {mark.stands}."),)
     open_row = next((r for r in rows if r.state == "open"), None)
+    if open_row is not None and open_row.words != UNCOUNTED:
+        return "turns", plain(open_row.words)
     if open_row is not None:
         return "turns", _turn_say(train, open_row)
     lever = next((x for x in levers if x.right is None), None)
