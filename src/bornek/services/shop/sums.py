@@ -41,7 +41,7 @@ class SumView:
 def sum_names() -> list[SumName]:
     """Every sum, its own group together."""
     found = [SumName(k.id, k.title, k.group, k.at) for k in calculations() if isinstance(k, FitSum)]
-    groups = ("Sizes", "Bearings", "Heat and cold", "Press", "Torque", "Gears")
+    groups = ("Sizes", "Bearings", "Heat and cold", "Press", "Torque", "Gears", "Running in")
     return sorted(found, key=lambda s: (groups.index(s.group), s.title))
 
 

@@ -1,0 +1,1 @@
+"""The first hours of running, judged."""
