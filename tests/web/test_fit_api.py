@@ -77,7 +77,7 @@ def test_a_sum_without_a_job_is_answered_or_says_what_is_missing(client: FlaskCl
     assert [s["text"] for s in whole["answer"]["say"] if s["move"]] == ["hub", "123 °C"]
     assert client.post("/api/sums/fit_nothing", json={"given": {}}).status_code == 404
     names = client.get("/api/sums").get_json()
-    assert len(names) == 11 and {n["at"] for n in names} == {"part", "step"}
+    assert len(names) == 13 and {n["at"] for n in names} == {"part", "step"}
 
 
 def test_what_a_sum_came_to_is_frozen_here_and_never_taken_from_outside(
