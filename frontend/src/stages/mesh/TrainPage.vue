@@ -65,7 +65,7 @@ const counts = computed(() => ({
     low
     :say="sheet.say"
     :head="sheet.aside"
-    :aside="`The ${sheet.turned_label || 'input'} turned clockwise; each shaft seen from its left or top end.`"
+    aside="The input goes clockwise; each shaft is seen from its left or top end."
     :leaves="leaves"
     :counts="counts"
     :cautions="view.cautions"
