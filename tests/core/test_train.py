@@ -434,3 +434,10 @@ def test_a_bevel_pair_says_in_which_direction_its_pinion_goes_forward() -> None:
     pairs = train_sheet(Train(UNITS["chain-ferry"]), []).pairs
     assert "its pinion turns clockwise, seen from its own shaft's end" in pairs[0].words
     assert "forward" not in pairs[1].words
+
+
+@pytest.mark.parametrize("unit", ["crane-box", "steering-gear"])
+def test_nothing_of_a_drawing_of_gears_lies_beyond_its_sheet(unit: str) -> None:
+    for scene in (*(close_up(t) for t in timed(UNITS[unit])), draw_gears("All", timed(UNITS[unit]))):
+        for gear in scene.gears:
+            assert all(0 <= x <= scene.width and 0 <= y <= scene.height for x, y in gear.outline)

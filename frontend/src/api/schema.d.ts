@@ -7708,8 +7708,6 @@ export interface components {
             positions: components["schemas"]["PositionRow"][];
             say: components["schemas"]["Span"][];
             timing: components["schemas"]["TimingRow"][];
-            turned: string;
-            turned_label: string;
             warnings: string[];
         };
         TrainView: {

@@ -65,7 +65,9 @@ const counts = computed(() => ({
     low
     :say="sheet.say"
     :head="sheet.aside"
-    aside="The input goes clockwise; each shaft is seen from its left or top end."
+    :aside="
+      sheet.positions.length ? 'The input goes clockwise; each shaft is seen from its left or top end.' : ''
+    "
     :leaves="leaves"
     :counts="counts"
     :cautions="view.cautions"

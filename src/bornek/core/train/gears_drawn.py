@@ -12,10 +12,13 @@ from bornek.core.units.definition import Part
 
 WIDTH, HEIGHT = 620.0, 380.0
 """At most: the sheet is cut to the gears."""
-CLOSE = 300.0
+CLOSE = 270.0
 """A close-up of one mesh is so wide and so high."""
-CLOSE_MODULE = 24.0
-CLOSE_TEETH = 7
+CLOSE_MODULE = 16.0
+CLOSE_TEETH = 2
+"""Teeth to either side of the mesh: what fits without being cut."""
+RIM_MODULES = 2.4
+"""So much of the body is drawn under the teeth of a close-up."""
 PAD = 8.0
 TOOTH_MODULES = 2.25
 HUB = 0.32
@@ -112,16 +115,20 @@ def _drawn(g: _Set, sheet: _Sheet, toward: float | None = None) -> GearDrawn:
     shown = list(range(1, cut + 1))
     if toward is not None:
         shown = sorted(
-            (n for n in shown if _off(g, n, step, toward) <= CLOSE_TEETH * step),
+            (n for n in shown if _off(g, n, step, toward) <= (CLOSE_TEETH + 0.01) * step),
             key=lambda n: _turn(g, n, step, toward),
         )
     outline = [sheet.at(g, *p) for n in shown for p in _tooth(g, n, step)]
     if len(shown) < g.part.teeth:
-        deep = g.radius * HUB if toward is None else g.radius - 2 * TOOTH_MODULES
+        deep = g.radius * HUB if toward is None else g.reach - TOOTH_MODULES - RIM_MODULES
         ends = (shown[-1], 0.6), (shown[0], -0.6)
         outline += [sheet.at(g, g.turned + (n - 1 + by) * step, deep) for n, by in ends]
     painted = tuple(tuple(sheet.at(g, *p) for p in _tooth(g, n, step)) for n in g.painted if n in shown)
-    named = sheet.at(g, toward, g.radius - 1.6 * TOOTH_MODULES) if toward is not None else sheet.at(g, 0, 0)
+    named = (
+        sheet.at(g, toward, g.reach - TOOTH_MODULES - 0.6 * RIM_MODULES)
+        if toward is not None
+        else sheet.at(g, 0, 0)
+    )
     return GearDrawn(
         label=g.part.label,
         outline=tuple(outline),

@@ -104,8 +104,6 @@ class TrainSheet:
     say: Say
     leaf: str
     aside: str
-    turned: str
-    turned_label: str
     positions: tuple[PositionRow, ...]
     levers: tuple[LeverRow, ...]
     timing: tuple[TimingRow, ...]
@@ -139,7 +137,6 @@ def train_sheet(train: Train, facts: Sequence[Fact]) -> TrainSheet:
     counts = {(position_key(b.at), b.shaft): b for f in facts if isinstance(b := f.body, TurnsCounted)}
     tried = {position_key(b.at): b.went for f in facts if isinstance(b := f.body, LeversTried)}
     seen = {b.mark: b.off for f in facts if isinstance(b := f.body, TimingSeen)}
-    shaft = train.d.shaft(train.turned)
     rows = tuple(_position_row(train, p, counts) for p in train.reached)
     marks = timed(train.d)
     known = {p.key for p in train.positions}
@@ -152,8 +149,6 @@ def train_sheet(train: Train, facts: Sequence[Fact]) -> TrainSheet:
         say=say,
         leaf=leaf,
         aside=f"{counted} of {len(rows)} positions counted" if rows else "",
-        turned=train.turned,
-        turned_label=shaft.label if shaft else "",
         positions=rows,
         levers=levers,
         timing=timing,
