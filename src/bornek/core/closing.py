@@ -16,9 +16,11 @@ from bornek.core.parts.holds import holds, open_holds
 from bornek.core.parts.inspection import Inspected
 from bornek.core.parts.orders import OrderLine
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
-from bornek.core.phrases import count_words, lower_first
+from bornek.core.phrases import count_words, lower_first, text_of
 from bornek.core.strip.ledger import open_items
 from bornek.core.strip.part_counts import part_counts
+from bornek.core.train.positions import Train
+from bornek.core.train.sheet import train_sheet
 from bornek.core.units.definition import Definition
 
 
@@ -66,7 +68,7 @@ def open_points(job: JobStands) -> list[OpenPoint]:
     ['lock_out', 'hours']
     """
     found = [*_lock_out(job), *_loose(job), *_counts(job), *_holds(job), *_verdicts(job), *_settings(job)]
-    found += [*_proofs(job), *_orders(job), *job.plan, *_fits(job)]
+    found += [*_train(job), *_proofs(job), *_orders(job), *job.plan, *_fits(job)]
     if not hours_written(job.facts, "closing"):
         found.append(OpenPoint("hours", "the hour meter at closing is not written down", "/receive", True))
     return sorted(found, key=lambda p: p.may_stay)
@@ -144,6 +146,26 @@ def _settings(job: JobStands) -> list[OpenPoint]:
         words += ", disturbed since it was signed" if s.disturbed else ", not signed"
         found.append(OpenPoint(f"setting:{s.id}", words, f"/set/{s.id}", True))
     return found
+
+
+def _train(job: JobStands) -> list[OpenPoint]:
+    """A train that turns wrong, levers that go together and must not, a mark that is out: nobody closes over these."""
+    sheet = train_sheet(Train(job.d), job.facts)
+    said, to = text_of(sheet.say), f"/mesh/train?zone={sheet.leaf}"
+    if sheet.state == "wrong":
+        return [OpenPoint("train", f"gear train: {said}", to, False)]
+    left = [
+        count_words(n, what)
+        for rows, what in (
+            (sheet.timing, "timing mark"),
+            (sheet.positions, "position"),
+            (sheet.levers, "lever position"),
+        )
+        if (n := sum(r.code != "in" for r in rows))
+    ]
+    if sheet.state != "open":
+        return []
+    return [OpenPoint("train", f"gear train: {', '.join(left)} not looked at", to, True)]
 
 
 def _proofs(job: JobStands) -> list[OpenPoint]:
