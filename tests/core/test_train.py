@@ -14,6 +14,8 @@ from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.turns_counted import TurnsCounted
+from bornek.core.section.draw_flow import draw_flow
+from bornek.core.section.draw_section import lay_out
 from bornek.core.train.counted import Count, compare, found_words, ratio_words
 from bornek.core.train.drawn import forward_way, warnings
 from bornek.core.train.faults import faults, idlers
@@ -441,3 +443,27 @@ def test_nothing_of_a_drawing_of_gears_lies_beyond_its_sheet(unit: str) -> None:
     for scene in (*(close_up(t) for t in timed(UNITS[unit])), draw_gears("All", timed(UNITS[unit]))):
         for gear in scene.gears:
             assert all(0 <= x <= scene.width and 0 <= y <= scene.height for x, y in gear.outline)
+
+
+def test_a_way_through_a_shaft_that_is_not_drawn_is_left_out() -> None:
+    """The input carries nothing of its own and is joined to the main shaft by the dog alone."""
+    bare = replace(
+        GEARBOX,
+        parts=tuple(p for p in GEARBOX.parts if p.shaft != "input"),
+        meshes=tuple(m for m in GEARBOX.meshes if m.key != "constant"),
+        levers=tuple(
+            replace(
+                x,
+                positions=tuple(
+                    replace(p, joins=("input",)) if p.key == "direct" else p for p in x.positions
+                ),
+            )
+            for x in GEARBOX.levers
+        ),
+        places=(),
+        settings=(),
+    )
+    paths = power_paths(Train(bare), position(bare, "direct"))
+    laid = lay_out(bare)
+    assert len(paths) == 1 and laid is not None
+    assert draw_flow(laid, paths) == ()

@@ -70,7 +70,7 @@ useStageKeys((event) => {
 
 <template>
   <div class="flex min-h-full flex-col">
-    <ShopHeader title="Sums" sub="fits, heat, presses and torque, without a job" />
+    <ShopHeader title="Sums" sub="fits, heat, presses, torque, gears, without a job" />
     <WaitPage v-if="!data || !view" bare :problem="error" />
     <main v-else class="flex flex-1 flex-col">
       <SayLine

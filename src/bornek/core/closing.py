@@ -19,8 +19,7 @@ from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import count_words, lower_first, text_of
 from bornek.core.strip.ledger import open_items
 from bornek.core.strip.part_counts import part_counts
-from bornek.core.train.positions import Train
-from bornek.core.train.sheet import train_sheet
+from bornek.core.train.sheet import TrainSheet
 from bornek.core.units.definition import Definition
 
 
@@ -59,6 +58,7 @@ class JobStands:
     inspected: Sequence[Inspected] = ()
     orders: Sequence[OrderLine] = ()
     plan: Sequence[OpenPoint] = ()
+    train: TrainSheet | None = None
 
 
 def open_points(job: JobStands) -> list[OpenPoint]:
@@ -150,10 +150,14 @@ def _settings(job: JobStands) -> list[OpenPoint]:
 
 def _train(job: JobStands) -> list[OpenPoint]:
     """A train that turns wrong, levers that go together and must not, a mark that is out: nobody closes over these."""
-    sheet = train_sheet(Train(job.d), job.facts)
+    sheet = job.train
+    if sheet is None:
+        return []
     said, to = text_of(sheet.say), f"/mesh/train?zone={sheet.leaf}"
     if sheet.state == "wrong":
         return [OpenPoint("train", f"gear train: {said}", to, False)]
+    if sheet.state != "open":
+        return []
     left = [
         count_words(n, what)
         for rows, what in (
@@ -163,8 +167,6 @@ def _train(job: JobStands) -> list[OpenPoint]:
         )
         if (n := sum(r.code != "in" for r in rows))
     ]
-    if sheet.state != "open":
-        return []
     return [OpenPoint("train", f"gear train: {', '.join(left)} not looked at", to, True)]
 
 

@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-import math
-
 from reportlab.graphics.shapes import Circle, Drawing, Group, Polygon
 
 from bornek.report.any_script import words_at, zone_head
-from bornek.report.paint import BLUE, INK, INK_2, PAD, PLATE, STEEL, WHITE, YELLOW, Scene, box, stroke
+from bornek.report.paint import BLUE, INK, INK_2, PAD, PLATE, STEEL, WHITE, YELLOW, Scene, around, box, stroke
 
 RADIUS = 78.0
 HOLE = 5.0
@@ -51,22 +49,21 @@ def draw_ring(scene: Scene, width: float) -> Drawing:
     d.add(Circle(cx, cy, RADIUS * 0.4, fillColor=PLATE, strokeColor=INK, strokeWidth=1.4))
     d.add(words_at(cx, cy + RADIUS + 6, scene["zero"], 7, anchor="middle", colour=INK_2))
     if scene["throw"] is not None:
-        d.add(stroke(cx, cy, *_at(cx, cy, scene["throw"], RADIUS * 0.7), 2))
+        d.add(stroke(cx, cy, *around(cx, cy, scene["throw"], RADIUS * 0.7), 2))
     left = PAD + 2 * RADIUS + 60
     for n, rung in enumerate(rungs):
         fill = STATES.get(rung["state"], WHITE)
         d.add(
             Circle(
-                *_at(cx, cy, rung["at"], RADIUS - 9), HOLE, fillColor=fill, strokeColor=INK, strokeWidth=1.2
+                *around(cx, cy, rung["at"], RADIUS - 9),
+                HOLE,
+                fillColor=fill,
+                strokeColor=INK,
+                strokeWidth=1.2,
             )
         )
-        d.add(words_at(*_at(cx, cy, rung["at"], RADIUS - 23), rung["tag"], 6.5, anchor="middle"))
+        d.add(words_at(*around(cx, cy, rung["at"], RADIUS - 23), rung["tag"], 6.5, anchor="middle"))
         y = high - ROW * (n + 1)
         d.add(box(left, y, 8, 8, fill, INK))
         d.add(words_at(left + 14, y + 1, rung["label"], 8, rung["state"] in ("now", "move")))
     return d
-
-
-def _at(cx: float, cy: float, angle: float, far: float) -> tuple[float, float]:
-    turn = math.radians(angle)
-    return cx + far * math.sin(turn), cy + far * math.cos(turn)

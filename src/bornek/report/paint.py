@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 from reportlab.graphics.shapes import Line, Rect
@@ -50,3 +51,9 @@ def verdict_fill(code: str) -> Color | None:
     """What a verdict's tag is painted in: the window's blue or red lead, else nothing."""
     look = VERDICTS.get(code)  # type: ignore[call-overload]
     return BY_ROLE.get(look.role) if look else None
+
+
+def around(cx: float, cy: float, angle: float, far: float) -> tuple[float, float]:
+    """A point so far from the middle, 0 up and clockwise."""
+    turn = math.radians(angle)
+    return cx + far * math.sin(turn), cy + far * math.cos(turn)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import math
-
 from reportlab.graphics.shapes import Circle, Drawing, PolyLine
 
 from bornek.report.any_script import words_at, zone_head
@@ -17,6 +15,7 @@ from bornek.report.paint import (
     STEEL,
     WHITE,
     Scene,
+    around,
     box,
     stroke,
 )
@@ -41,20 +40,15 @@ def draw_circle(scene: Scene, width: float) -> Drawing:
     for trace in scene.get("traces", ()):
         _trace(d, trace, cx, cy, per)
     for n, ray in enumerate(rays):
-        x, y = _at(cx, cy, ray["angle"], ray["r"] * per)
+        x, y = around(cx, cy, ray["angle"], ray["r"] * per)
         d.add(stroke(cx, cy, x, y, 1.8))
         d.add(Circle(x, y, 3.4, fillColor=WHITE if n else INK, strokeColor=INK, strokeWidth=1.2))
         d.add(words_at(cx, low - 14 * n - 4, ray["label"], 7.5, True, "middle"))
     return d
 
 
-def _at(cx: float, cy: float, angle: float, far: float) -> tuple[float, float]:
-    turn = math.radians(angle)
-    return cx + far * math.sin(turn), cy + far * math.cos(turn)
-
-
 def _trace(d: Drawing, trace: Scene, cx: float, cy: float, per: float) -> None:
-    points = [_at(cx, cy, angle, r * per) for angle, r in trace["points"]]
+    points = [around(cx, cy, angle, r * per) for angle, r in trace["points"]]
     flat = [v for p in (*points, points[0]) for v in p]
     dash = [3, 2.5] if trace["dashed"] else None
     d.add(PolyLine(flat, strokeColor=INK, strokeWidth=1.1, strokeDashArray=dash))

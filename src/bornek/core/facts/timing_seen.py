@@ -33,10 +33,18 @@ class TimingSeenKind(FactKind):
     must_say = ("mark",)
 
     def check(self, body: TimingSeen, about: About) -> None:
-        if body.mark not in {t.mark.key for t in timed(about.d)}:
-            raise InputError(f"This unit has no timing mark {body.mark!r}.", field="mark")
+        known = [t.mark.key for t in timed(about.d)]
+        if body.mark not in known:
+            has = ", ".join(known) or "none"
+            raise InputError(
+                f"This unit has no timing mark {body.mark!r}.", field="mark", next_step=f"It has: {has}."
+            )
         if abs(body.off) > MOST_OUT:
-            raise InputError(f"off must be −{MOST_OUT} to {MOST_OUT} teeth (got {body.off}).", field="off")
+            raise InputError(
+                f"off must be −{MOST_OUT} to {MOST_OUT} teeth (got {body.off}).",
+                field="off",
+                next_step="Count the teeth from the mark; farther out than that, put it on its marks first.",
+            )
 
     def line(self, fact: Fact, d: Definition) -> RecordLine:
         body: TimingSeen = fact.body

@@ -44,7 +44,8 @@ def check_levers(d: Definition, at: dict[str, str]) -> None:
             )
     for key in at:
         if key not in {x.key for x in d.levers}:
-            raise InputError(f"This unit has no lever {key!r}.", field="at")
+            has = ", ".join(x.key for x in d.levers) or "none"
+            raise InputError(f"This unit has no lever {key!r}.", field="at", next_step=f"It has: {has}.")
 
 
 @register_fact

@@ -30,9 +30,17 @@ def holes_of(
     [(0.0, 0.0), (90.0, 1.0), (180.0, 0.0), (270.0, -1.0)]
     """
     if not 2 <= n <= 48:
-        raise RangeError(f"A cover has 2 to 48 bolt holes (got {n}).", field="holes")
+        raise RangeError(
+            f"A cover has 2 to 48 bolt holes (got {n}).",
+            field="holes",
+            next_step="Count the bolt holes of the cover.",
+        )
     if not 0.01 <= throw_mm <= 50:
-        raise RangeError(f"The throw must be 0.01 to 50 mm (got {throw_mm:g}).", field="throw")
+        raise RangeError(
+            f"The throw must be 0.01 to 50 mm (got {throw_mm:g}).",
+            field="throw",
+            next_step="Measure how far its bore is off the middle.",
+        )
     step = 360 / n
     turns = [(k * step, False) for k in range(n)]
     if between:

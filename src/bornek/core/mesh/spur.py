@@ -15,7 +15,11 @@ def centre_mm(z1: int, z2: int, module_mm: float, helix_deg: float = 0.0) -> flo
     (176.0, 182.209)
     """
     if not 0 <= helix_deg < 60:
-        raise RangeError(f"The helix angle must be 0 to 60° (got {helix_deg:g}).", field="helix")
+        raise RangeError(
+            f"The helix angle must be 0 to 60° (got {helix_deg:g}).",
+            field="helix",
+            next_step="Take it from the drawing; 0 for straight teeth.",
+        )
     return module_mm * (z1 + z2) / (2 * math.cos(math.radians(helix_deg)))
 
 
@@ -46,7 +50,11 @@ def squeezed_lash_mm(loaded_mm: float, other_mm: float, pressure_deg: float, hel
     0.2022
     """
     if loaded_mm < 0 or other_mm < 0:
-        raise RangeError("A squeezed wire is not thinner than nothing.", field="wire")
+        raise RangeError(
+            "A squeezed wire is not thinner than nothing.",
+            field="wire",
+            next_step="Measure both squeezed places again.",
+        )
     square = math.cos(math.radians(pressure_deg)) * math.cos(math.radians(helix_deg))
     return (loaded_mm + other_mm) / square
 

@@ -14,7 +14,11 @@ def at_wheel_deg(handle_deg: float, ratio: float) -> float:
     8.0
     """
     if ratio <= 1:
-        raise RangeError(f"A worm turns more often than its wheel (ratio {ratio:g}).", field="teeth")
+        raise RangeError(
+            f"A worm turns more often than its wheel (ratio {ratio:g}).",
+            field="teeth",
+            next_step="Give the wheel's teeth and the worm's starts.",
+        )
     return handle_deg / ratio
 
 
@@ -34,7 +38,11 @@ def float_at_handle_deg(float_mm: float, lead_mm: float) -> float:
     0.9
     """
     if lead_mm <= 0:
-        raise RangeError(f"The lead must be above 0 (got {lead_mm:g}).", field="lead")
+        raise RangeError(
+            f"The lead must be above 0 (got {lead_mm:g}).",
+            field="lead",
+            next_step="Measure how far one turn of the worm moves the wheel's rim.",
+        )
     return float_mm / lead_mm * 360
 
 
@@ -59,6 +67,8 @@ def lash_per_apart(pressure_deg: float) -> float:
     """
     if not 10 <= pressure_deg <= 35:
         raise RangeError(
-            f"The pressure angle must be 10 to 35° (got {pressure_deg:g}).", field="pressure_angle"
+            f"The pressure angle must be 10 to 35° (got {pressure_deg:g}).",
+            field="pressure_angle",
+            next_step="Take it from the drawing, along the worm or across the teeth.",
         )
     return 2 * math.tan(math.radians(pressure_deg))

@@ -73,7 +73,11 @@ def fit_rise(read: Sequence[Temperature], sd_c: float = READING_SD_C) -> Rise | 
     (52.3, 1.8)
     """
     if sd_c <= 0:
-        raise RangeError(f"What a reading scatters by must be above 0 (got {sd_c:g}).", field="sd")
+        raise RangeError(
+            f"What a reading scatters by must be above 0 (got {sd_c:g}).",
+            field="sd",
+            next_step="Half a degree is usual for a probe.",
+        )
     if len(read) < LEAST_TO_FIT:
         return None
     t, c = _arrays(read)
@@ -111,7 +115,11 @@ def judge_stage(
     'limit'
     """
     if any(b.minutes <= a.minutes for a, b in pairwise(read)):
-        raise RangeError("The readings must follow each other in time.", field="readings")
+        raise RangeError(
+            "The readings must follow each other in time.",
+            field="readings",
+            next_step="Type them in the order in which they were read.",
+        )
     hottest = max((r.celsius for r in read), default=-math.inf)
     if hottest >= limit_c:
         words = f"Stop: {hottest:.0f} °C is at the limit of {limit_c:.0f} °C. Let it cool, then look for the cause."

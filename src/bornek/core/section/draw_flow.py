@@ -17,28 +17,32 @@ def draw_flow(laid: Laid, paths: Sequence[PowerPath]) -> tuple[tuple[Point, ...]
 
 
 def _line(laid: Laid, path: PowerPath) -> list[Point]:
+    """Empty where a shaft or a gear on the way is not drawn."""
     meshes = [m for x in path.links if (m := laid.d.mesh(x.mesh)) is not None]
     first = _gear_on(laid, path, meshes[0].key, 0) if meshes else None
+    if not all(laid.placed.spots.get(path.members[end]) for end in (0, -1)):
+        return []
     points = [_end(laid, path.members[0], first)]
     for n, link in enumerate(path.links):
         mesh = laid.d.mesh(link.mesh)
         if mesh is None:
             continue
-        for gear in _in_order(laid, path.members[n], mesh.driver, mesh.driven):
-            found = laid.placed.spot(gear)
-            if found is None:
-                return []
-            shaft, spot = found
-            axis = laid.frames[shaft].at(spot.at, 0)
-            if gear == _in_order(laid, path.members[n], mesh.driver, mesh.driven)[0]:
-                points += (
-                    [axis] if mesh.toward == "out" else [axis, mesh_spot(mesh, laid.placed, laid.frames)]
-                )
-            else:
-                points.append(axis)
+        first_gear, then = (
+            _axis(laid, gear) for gear in _in_order(laid, path.members[n], mesh.driver, mesh.driven)
+        )
+        if first_gear is None or then is None:
+            return []
+        meet = [] if mesh.toward == "out" else [mesh_spot(mesh, laid.placed, laid.frames)]
+        points += [first_gear, *meet, then]
     last = _gear_on(laid, path, meshes[-1].key, -1) if meshes else None
     points.append(_end(laid, path.members[-1], last))
     return points
+
+
+def _axis(laid: Laid, gear: str) -> Point | None:
+    """The middle of a gear on its shaft's line; None where it is not drawn."""
+    found = laid.placed.spot(gear)
+    return None if found is None else laid.frames[found[0]].at(found[1].at, 0)
 
 
 def _in_order(laid: Laid, member: str, driver: str, driven: str) -> tuple[str, str]:

@@ -19,19 +19,20 @@ SCATTER_PRIOR_MM = 0.004
 LEAST_SPREAD_MM = 0.01
 
 
-def lash_slot(n: int, places: int, posture: str, **own: object) -> Slot:
-    """Station n of so many, at equal angles around the wheel; `own`: what is otherwise than an indicator's travel."""
+def lash_slot(n: int, places: int, posture: str) -> Slot:
+    """Station n of so many, at equal angles around the wheel: an indicator's travel on a tooth."""
     step = f" Then {360 / places:.0f}° on to the next." if places else ""
-    about: dict[str, object] = {
-        "label": f"Backlash, tooth {n}",
-        "group": "Backlash",
-        "axes": {"tooth": n, "angle": round(360 * (n - 1) / places)},
-        "quantity": "length",
-        "nature": "travel",
-        "plausible": (0.0, 3.0),
-        "peers": "lash",
-    }
-    return Slot(key=f"lash.{n}", posture=f"{posture}{step}", **(about | own))  # type: ignore[arg-type]
+    return Slot(
+        key=f"lash.{n}",
+        label=f"Backlash, tooth {n}",
+        group="Backlash",
+        axes={"tooth": n, "angle": round(360 * (n - 1) / places)},
+        quantity="length",
+        nature="travel",
+        posture=f"{posture}{step}",
+        plausible=(0.0, 3.0),
+        peers="lash",
+    )
 
 
 def around_wheel(

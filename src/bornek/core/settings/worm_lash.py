@@ -56,6 +56,7 @@ from bornek.core.settings.worm_stations import (
     float_slots,
     stops,
 )
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Sum
 
@@ -204,6 +205,9 @@ class WormLash(Setting):
             )
         if read is None:
             return found
+        if min(read.places.values()) < -expanded(math.hypot(read.u, read.float_u)):
+            words_less = "It reads less than the worm's own end float gives alone: read the float again, then the lost motion."
+            found.append(Check("less_than_float", "warn", words_less, "reseat"))
         window, per, say = self.window(ctx), said_of(ctx.given).per, self._said(ctx)
         loose = max(read.places.values()) * per
         if loose > window.high >= min(read.places.values()) * per:

@@ -62,7 +62,7 @@ def read_of(ctx: Context) -> Read | None:
     gauges = [of_quantity(g, PROTRACTOR) for g in sifted.gauges(slots, ctx)]
     one = budget({str(n): [v] for n, v in found.items()}, gauges, "travel", SCATTER_DEG)
     u = math.hypot(one.resolution, one.calibration, SCATTER_DEG)
-    return Read({n: max(v - off, 0.0) for n, v in found.items()}, u, off, off_u)
+    return Read({n: v - off for n, v in found.items()}, u, off, off_u)
 
 
 def float_of(ctx: Context) -> tuple[float, float]:
@@ -99,7 +99,7 @@ def clamp_of(ctx: Context) -> Normal | None:
             continue
         clamped = read.places.get(int(slots[0].axes["place"]))
         if clamped is not None:
-            added.append(clamped - max(snug.number - read.float_deg, 0.0))
+            added.append(clamped - (snug.number - read.float_deg))
     if len(added) < LEAST_CLAMPINGS:
         return None
     scatter = max(stdev(added), SCATTER_DEG * math.sqrt(2))

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from bornek.core.settings.common import confirm
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.lash_around import lash_slot
@@ -76,10 +78,14 @@ def around_slots(ctx: Context) -> list[Slot]:
     clamped = "Clamp the carrier to its final tightness. " if ctx.given["carrier"] == ECCENTRIC else ""
     posture = f"{clamped}Rock the handle to both stops without moving the wheel; type the degrees."
     return [
-        lash_slot(
-            n, places, posture,
-            label=f"Lost motion, place {n}", group="Lost motion", quantity="angle", nature="angle", plausible=(0.0, 180.0),
+        replace(
+            lash_slot(n, places, posture),
+            label=f"Lost motion, place {n}",
+            group="Lost motion",
             axes={"place": n, "angle": round(360 * (n - 1) / places)},
+            quantity="angle",
+            nature="angle",
+            plausible=(0.0, 180.0),
         )
         for n in range(1, places + 1)
     ]  # fmt: skip

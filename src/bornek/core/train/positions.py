@@ -6,7 +6,6 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from itertools import product
-from typing import Literal
 
 from bornek.core.errors import BornekError
 from bornek.core.train.members import Hand, hand_unknown, links, members
@@ -15,7 +14,6 @@ from bornek.core.units.definition import Definition
 from bornek.core.units.levers import Lever
 
 NEUTRAL = "neutral"
-State = Literal["driven", "neutral", "locked", "barred"]
 
 
 @dataclass(frozen=True)

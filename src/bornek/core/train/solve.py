@@ -63,9 +63,6 @@ class Turning:
     speeds: Mapping[str, float | None]
     locked: bool = False
 
-    def of(self, member: str) -> float | None:
-        return self.speeds.get(member)
-
 
 def solve(rows: Sequence[Row], turned: str, members: Sequence[str] = ()) -> Turning:
     """The speeds while `turned` makes one turn: A·ω = 0 with ω_turned = 1, by singular values.

@@ -135,10 +135,8 @@ def out_words(d: Definition, t: Timed, teeth: int) -> str:
     count = "One tooth" if abs(teeth) == 1 else f"{abs(teeth)} teeth"
     if not worst[0]:
         turned = abs(teeth) * 360 / t.other.teeth
-        return (
-            f"{count} out at {t.one.label}: {t.other.label} stands {turned:.1f}° off, and its travel ends early on one "
-            "side. Put it on its marks."
-        )
+        early = ", and its travel ends early on one side" if t.one.cut or t.other.cut else ""
+        return f"{count} out at {t.one.label}: {t.other.label} stands {turned:.1f}° off{early}. Put it on its marks."
     if abs(worst[1]) < 1e-6:
         return f"{count} out at {t.one.label}: its other gears stand right all the same. Still put it on its marks."
     return (

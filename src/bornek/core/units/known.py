@@ -9,14 +9,13 @@ from bornek.core.errors import BornekError
 from bornek.core.phrases import lower_first
 from bornek.core.settings.kind import Calculation, Setting
 from bornek.core.settings.registry import find_kind
+from bornek.core.train.counted import OTHER
 from bornek.core.train.drawn import forward_way
 from bornek.core.train.members import AFTER, member_of
 from bornek.core.train.positions import Train
 from bornek.core.units.definition import Definition, Limit, Part, SettingPoint
 from bornek.core.units.limits import give_limits
 from bornek.core.units.mesh import EccentricCover, Mesh
-
-OTHER_WAY = {"clockwise": "counter-clockwise", "counter-clockwise": "clockwise"}
 
 
 def give_known(d: Definition, point: SettingPoint, kind: Calculation) -> dict[str, Any]:
@@ -105,7 +104,7 @@ def pinion_way(d: Definition, mesh: Mesh) -> str:
         return ""
     way = forward_way(Train(d), member_of(pinion))
     lies_low = mesh.toward in AFTER if mesh.driver == pinion.key else mesh.body not in AFTER
-    return way if lies_low or not way else OTHER_WAY[way]
+    return way if lies_low or not way else OTHER[way]
 
 
 def _cover_facts(cover: EccentricCover) -> dict[str, Any]:

@@ -13,6 +13,7 @@ from bornek.core.parts.orders import order_lines
 from bornek.core.settings.registry import measures_fit
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_all
+from bornek.services.mesh.train_of import train_of
 from bornek.services.plan.open_points import plan_points
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.summary import SettingSummary
@@ -34,7 +35,9 @@ def closing_list(
     stands = [_stands(session, s, today) for s in settings]
     orders = order_lines(d, facts, job.length_unit)
     plan = plan_points(session, job, today)
-    return open_points(JobStands(d, facts, job.stands, stands, inspected, orders, plan))
+    return open_points(
+        JobStands(d, facts, job.stands, stands, inspected, orders, plan, train_of(session, job))
+    )
 
 
 def _stands(session: Session, s: SettingSummary, today: date) -> SettingStands:

@@ -22,14 +22,14 @@ from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
 from bornek.core.stages import STAGES
 from bornek.core.strip.baselines import baselines
-from bornek.core.train.positions import Train
-from bornek.core.train.sheet import TrainSheet, train_sheet
+from bornek.core.train.sheet import TrainSheet
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
 from bornek.services.job.closing import closing_list
 from bornek.services.job.components import ComponentView, components_of, condemned_words
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.job_section import section_of
+from bornek.services.mesh.train_of import train_of
 from bornek.services.plan.open_points import plan_open
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of
@@ -134,7 +134,7 @@ def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
 def job_view(session: Session, job_id: str, today: date) -> JobView:
     job, unit = job_with_unit(session, job_id)
     settings, d, facts = summaries(session, job, today), definition_of(job), facts_of(session, job_id)
-    train = train_brief(train_sheet(Train(d), facts))
+    train = train_brief(train_of(session, job))
     places = _places(d, facts, settings)
     seen = {p.key: "found" if p.found else "" for p in places}
     return JobView(

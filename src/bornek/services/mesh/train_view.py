@@ -18,11 +18,11 @@ from bornek.core.section.draw_section import HEIGHT, WIDTH, lay_out, section_of
 from bornek.core.train.flow import power_paths
 from bornek.core.train.gears_drawn import close_up, draw_gears
 from bornek.core.train.positions import Train
-from bornek.core.train.sheet import TrainSheet, train_sheet
+from bornek.core.train.sheet import TrainSheet
 from bornek.core.train.timing import timed
 from bornek.core.units.definition import Definition
 from bornek.services.job.job_definition import definition_of, definition_text, read_text
-from bornek.services.strip.facts_of import facts_of
+from bornek.services.mesh.train_of import train_of
 from bornek.store.queries.jobs import job_with_unit
 
 Line = tuple[tuple[float, float], ...]
@@ -67,7 +67,7 @@ class TrainView:
 
 def view_train(session: Session, job_id: str) -> dict[str, Any]:
     job, unit = job_with_unit(session, job_id)
-    sheet = train_sheet(Train(definition_of(job)), facts_of(session, job.id))
+    sheet = train_of(session, job)
     section, flows, marks = _drawn(definition_text(job))
     shown: dict[str, Any] = dump(
         TrainView(
