@@ -61,3 +61,43 @@ def plates(option: dict[str, Any], knob: str = "pack") -> list[float]:
 def pack_in(view: dict[str, Any], knob: int = 0) -> list[float]:
     """The pack that is in now, in mm."""
     return [p["thickness"] for pack in view["knobs"][knob]["state"]["packs"] for p in pack]
+
+
+def let_out(
+    client: FlaskClient, job: str, words: str = "goes back as it is, tagged", actor: str = "marl"
+) -> None:
+    """Released as it is: a unit that leaves without being proved."""
+    sent = {"id": f"{job}.out-{len(words)}", "how": "as_it_is", "words": words}
+    answer = client.post(f"/api/jobs/{job}/release", json=sent, headers={"X-Mechanic": actor})
+    assert answer.status_code == 201, answer.get_json()
+
+
+def prove(client: FlaskClient, job: str, kind: str, actor: str = "marl", **body: Any) -> Any:
+    """Something said at the last look."""
+    n = len(client.get(f"/api/jobs/{job}/record").get_json()["prove"])
+    sent = {"id": f"{job}.{kind}-{n}".replace("_", "-"), "kind": kind, "body": body}
+    return client.post(f"/api/jobs/{job}/prove", json=sent, headers={"X-Mechanic": actor})
+
+
+def points_of(client: FlaskClient, job: str) -> dict[str, dict[str, Any]]:
+    shown = client.get(f"/api/jobs/{job}/prove").get_json()
+    return {p["key"]: p for g in shown["groups"] for p in g["points"]}
+
+
+def look_at_all(client: FlaskClient, job: str, *groups: str, actor: str = "marl") -> None:
+    """Every point that is looked at here is seen, in its order; locks come off by whoever hung them."""
+    view = client.get(f"/api/jobs/{job}/prove").get_json()
+    for group in view["groups"]:
+        for p in group["points"]:
+            if (
+                (groups and group["key"] not in groups)
+                or not p["here"]
+                or p["state"] in ("done", "could_not")
+            ):
+                continue
+            if p["key"] == "ready:lock":
+                answer = prove(client, job, "lock_off", actor, lock=view["locks"][0]["fact"])
+            else:
+                said = {"way": p["ways"][0]} if "way" in p["asks"] else {}
+                answer = prove(client, job, "proved", actor, point=p["key"], **said)
+            assert answer.status_code == 201, answer.get_json()

@@ -28,6 +28,7 @@ from bornek.web.limits import MOST_JSON
 from bornek.web.mesh import routes as mesh_routes
 from bornek.web.plan import routes as plan_routes
 from bornek.web.problems import PROBLEM, register_problems
+from bornek.web.prove import routes as prove_routes
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
 from bornek.web.shop import limits as limit_routes
@@ -99,6 +100,7 @@ def create_app(
         mesh_routes,
         plan_routes,
         fit_routes,
+        prove_routes,
         setting_routes,
         kind_routes,
         sum_routes,

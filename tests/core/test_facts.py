@@ -87,6 +87,14 @@ GOOD: dict[str, dict[str, Any]] = {
     },
     "levers_tried": {"at": {"high": "second", "low": "first"}, "went": False},
     "timing_seen": {"mark": "upper", "off": -1},
+    "proved": {"point": "lock:lock-plates", "way": "tab bent up", "count": 12},
+    "lock_off": {"lock": "a"},
+    "deferred": {"what": "spider", "why": "not in store", "who": "Jun", "until": "2027-01-31"},
+    "run_begun": {"label": "No load", "minutes": 30.0, "limit": "80 °C", "source": "card", "ambient": "20"},
+    "run_read": {"run": "r1", "part": "output-top", "minutes": 10.0, "text": "34.5"},
+    "run_heard": {"run": "r1", "noise": "whine", "words": "bevel set"},
+    "run_ended": {"run": "r1", "how": "stopped", "words": "smoke"},
+    "released": {"how": "as_it_is", "words": "scrapped"},
 }
 EMPTIED = [
     ("locked_out", "points"), ("locked_out", "key_holder"), ("pack", "side"), ("pack", "slots"), ("match_marks", "marks"),
@@ -96,7 +104,8 @@ EMPTIED = [
     ("step_struck", "words"), ("step_moved", "step"), ("need_judged", "words"), ("step_worked", "words"),
     ("seen_right", "words"), ("turned", "shaft"), ("reckoned", "sum"), ("heat_read", "fit"), ("heat_read", "t"),
     ("push_read", "travel"), ("push_read", "push"), ("fit_seen", "fit"),
-    ("turns_counted", "shaft"), ("timing_seen", "mark"), ("promised", "promised"), ("opened_again", "words"), ("hour_meter", "read_on"), ("hour_meter", "reading"),
+    ("turns_counted", "shaft"), ("timing_seen", "mark"), ("proved", "point"), ("lock_off", "lock"), ("deferred", "until"), ("deferred", "who"), ("run_begun", "source"), ("run_begun", "limit"),
+    ("run_read", "text"), ("run_read", "run"), ("run_heard", "run"), ("run_ended", "run"), ("promised", "promised"), ("opened_again", "words"), ("hour_meter", "read_on"), ("hour_meter", "reading"),
 ]  # fmt: skip
 
 

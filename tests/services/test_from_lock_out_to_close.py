@@ -4,7 +4,7 @@ from typing import Any
 
 from flask.testing import FlaskClient
 
-from helpers import Bench
+from helpers import Bench, look_at_all
 
 ACTOR = {"X-Mechanic": "oda"}
 ENTERED = {
@@ -98,7 +98,10 @@ def test_from_the_lock_out_to_the_close(client: FlaskClient) -> None:
         bench.written("entries", {"slot": cell["slot"], "text": "0.12 mm", "confirmed": True})
     bench.written("signatures", {"seen": bench.view()["version"], "remark": "wanted before the tide"})
     points = {p["key"]: p for p in client.get("/api/jobs/n1").get_json()["open_points"]}
-    assert set(points) == {"hours"}
+    assert {p["to"].partition("?")[0] for p in points.values()} <= {"/prove", "/receive"}, points
+    look_at_all(client, "n1", actor="oda")
+    released = post(client, "release", "out", how="service", second="", words=ENTERED["left"])
+    assert released["release"]["how"] == "service"
     late = {"when": "closing", "read_on": "2026-11-23", "reading": "812"}
     post(client, "hours", "h2", body=late)
     assert client.get("/api/jobs/n1").get_json()["open_points"] == []

@@ -19,7 +19,7 @@ from bornek.services.inspect.write_inspection import write_inspection
 from bornek.services.job.job_definition import definition_of
 from bornek.store.database import Database
 from bornek.store.queries.jobs import job_with_unit
-from helpers import NOW
+from helpers import NOW, let_out
 
 ACTOR = {"X-Mechanic": "marl"}
 SEAT = {"what": "journal", "nominal": "60", "fit": "k6", "source": "drawing"}
@@ -184,6 +184,7 @@ def test_an_open_hold_blocks_closing_until_it_is_cleared(client: FlaskClient, ya
     assert refused.status_code == 422
     assert "flushed" in refused.get_json()["message"]
     write(yard, "hold_cleared", cause="dirt", words="flushed twice, screen clean")
+    let_out(client, "p22")
     closed = client.post("/api/jobs/p22/close", json=closing | {"id": "close-2"}, headers=ACTOR)
     assert closed.status_code == 201
 

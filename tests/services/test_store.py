@@ -16,6 +16,9 @@ EMPTY_IN_THE_YARD = {
         "INSERT INTO blob VALUES ('s', 'image/png', 1, 1, 1, 't', '2026-01-01', NULL)",
         "INSERT INTO attachment VALUES ('x', 'w17', 's', '', '', 99, 'marl', '2026-01-01')",
     ),
+    "unit_entry": (
+        "INSERT INTO unit_entry SELECT 'x', 'u-w26', id, 'done', 'marl', '2026-01-01' FROM fact WHERE kind = 'deferred'",
+    ),
     "blob": ("INSERT INTO blob VALUES ('s', 'image/png', 1, 1, 1, 't', '2026-01-01', NULL)",),
 }
 KEYS = {"blob": "sha256"}

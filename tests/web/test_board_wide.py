@@ -4,7 +4,7 @@ from typing import Any
 
 from flask.testing import FlaskClient
 
-from helpers import Bench
+from helpers import Bench, let_out
 
 ACTOR = {"X-Mechanic": "marl"}
 
@@ -55,6 +55,7 @@ def test_a_job_in_the_middle_of_a_round_comes_before_one_untouched(client: Flask
 
 
 def test_a_closed_job_leaves_the_board_and_keeps_its_record(client: FlaskClient) -> None:
+    let_out(client, "t05")
     client.post("/api/jobs/t05/close", json={"id": "c1", "words": "sold"}, headers=ACTOR)
     assert "t05" not in {r["job_id"] for r in board(client)["rows"]}
     assert client.get("/api/jobs/t05/record").status_code == 200
@@ -74,6 +75,7 @@ def test_an_order_is_late_from_the_day_after_its_promise(client: FlaskClient) ->
 def test_a_closed_jobs_orders_wait_for_nobody(client: FlaskClient) -> None:
     before = board(client)["late"]
     order(client, "2026-11-01")
+    let_out(client, "t05")
     client.post("/api/jobs/t05/close", json={"id": "c1", "words": "sold"}, headers=ACTOR)
     assert board(client)["late"] == before
     assert not [o for o in client.get("/api/orders").get_json() if o["tag"] == "T-05"]

@@ -5,6 +5,8 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from helpers import let_out
+
 ACTOR = {"X-Mechanic": "marl"}
 JOB, SETTING = "/api/jobs/w08", "/api/settings/w08.output-end-play"
 
@@ -43,6 +45,8 @@ TRIED: dict[str, dict[str, Any]] = {
     "/api/jobs/<job_id>/names": {"tag": "Z-1", "name": "another", "serial": "Z-1"},
     "/api/jobs/<job_id>/serials": {"serials": {"bevel-pinion": "SET-X"}},
     "/api/jobs/<job_id>/definition": {"definition": {}, "seen": 0},
+    "/api/jobs/<job_id>/prove": {"kind": "proved", "body": {"point": "back"}},
+    "/api/jobs/<job_id>/release": {"how": "as_it_is", "words": "again"},
     "/api/jobs/<job_id>/close": {"words": "again"},
     "/api/jobs/<job_id>/corrections": {"complaint": "another"},
     "/api/jobs/<job_id>/hours": {
@@ -105,6 +109,7 @@ def test_opened_again_with_a_reason_it_takes_entries_and_says_so(client: FlaskCl
 
 
 def test_what_stayed_open_is_kept_with_the_reason(client: FlaskClient) -> None:
+    let_out(client, "t05")
     closed = post(client, "/api/jobs/t05/close", words="sold as it stands")
     assert closed.status_code == 201
     line = next(x for x in client.get("/api/jobs/t05/record").get_json()["about"] if x["zone"] == "closed")

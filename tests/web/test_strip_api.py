@@ -8,7 +8,7 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from helpers import Bench, pack_in
+from helpers import Bench, let_out, pack_in
 
 _ids = count(1)
 
@@ -109,6 +109,7 @@ def test_an_open_loose_item_blocks_closing(client: FlaskClient) -> None:
     refused = client.post("/api/jobs/p22/close", json=close, headers={"X-Mechanic": "marl"})
     assert "M8 washer" in refused.get_json()["message"]
     write(client, "accounted", loose=view["loose"][0]["id"], words="found behind the rotor")
+    let_out(client, "p22")
     unsigned = client.post("/api/jobs/p22/close", json=close | {"words": ""}, headers={"X-Mechanic": "marl"})
     assert unsigned.get_json()["field"] == "words"
     closed = client.post("/api/jobs/p22/close", json=close, headers={"X-Mechanic": "marl"})

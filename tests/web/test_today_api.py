@@ -15,7 +15,7 @@ TOOL: dict[str, Any] = {"id": "t1", "tool": "press-9", "seen": 0, "sort": "press
 
 def test_today_lays_every_build_into_the_shops_hours(client: FlaskClient) -> None:
     day = client.get("/api/today").get_json()
-    assert {f["tag"] for f in day["finishes"]} == {"F-12", "L-03", "K-08"}
+    assert {f["tag"] for f in day["finishes"]} == {"F-12", "L-03", "K-08", "W-26"}
     assert day["bound"] <= day["finish"] and day["hands_now"] == 2
     assert [h["starts"] for h in day["hands"] if h["now"]] == ["2026-11-24T09:00"] * 2
     due = next(f for f in day["finishes"] if f["tag"] == "L-03")

@@ -175,12 +175,12 @@ def test_it_stands_on_the_record_on_paper_and_in_the_exchange(client: FlaskClien
 
 def closing(client: FlaskClient, job: str) -> dict[str, Any] | None:
     points = client.get(f"/api/jobs/{job}").get_json()["open_points"]
-    return next((p for p in points if p["key"] == "train"), None)
+    return next((p for p in points if p["key"] == "train:turns"), None)
 
 
 def test_closing_asks_for_what_is_not_counted_and_refuses_what_turns_wrong(client: FlaskClient) -> None:
     still = closing(client, "k08")
-    assert still and still["may_stay"] and "3 positions, 6 lever positions not looked at" in still["words"]
+    assert still and still["may_stay"] and "2 of 5 positions looked at" in still["words"]
     assert still["to"] == "/mesh/train?zone=turns"
     counted(client, "k08", at(high="direct"), 10.0, "counter-clockwise")
     wrong = closing(client, "k08")

@@ -114,8 +114,8 @@ def test_a_job_is_closed_and_opened_again_on_the_yards_own_day(yard: Database) -
     evening = datetime(2026, 11, 24, 20, 0, tzinfo=UTC)
     client = create_app(yard, lambda: evening).test_client()
     assert name(client, "Asia/Tokyo").status_code == 201
-    for what in ("openings", "close"):
-        body = {"id": what, "words": "said by hand"}
+    for what in ("openings", "release", "close"):
+        body = {"id": what, "words": "said by hand"} | ({"how": "as_it_is"} if what == "release" else {})
         assert client.post(f"/api/jobs/w08/{what}", json=body, headers=ACTOR).status_code == 201
     record = client.get("/api/jobs/w08/record").get_json()
     days = {x["zone"]: x["label"] for x in record["about"] if x["words"].startswith("said by hand")}

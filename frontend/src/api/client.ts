@@ -88,6 +88,9 @@ export type SumAnswer = Schemas["Answer"];
 export type FitsView = Schemas["FitsView"];
 export type FitAt = Schemas["FitAt"];
 export type HotView = Schemas["HotView"];
+export type ProveView = Schemas["ProveView"];
+export type ProvePointView = Schemas["ProvePointView"];
+export type RunView = Schemas["RunView"];
 export type Problem = Schemas["Problem"];
 
 export const api = createClient<paths>({ baseUrl: "/" });

@@ -2382,6 +2382,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/prove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProveView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageFactIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/readings.csv": {
         parameters: {
             query?: never;
@@ -2523,6 +2647,99 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReleaseIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -5476,6 +5693,14 @@ export interface components {
             subject: string;
             words: string;
         };
+        BearingView: {
+            beside: string;
+            code: string;
+            label: string;
+            last: string;
+            part: string;
+            words: string;
+        };
         BenchAct: {
             bolt: number;
             eyebrow: string;
@@ -5556,6 +5781,8 @@ export interface components {
             type: "bolts";
         };
         BuildStep: {
+            /** @enum {string} */
+            again: "" | "closing" | "cold" | "hot";
             /** @enum {string} */
             alone: "" | "yes" | "no";
             bolts: number;
@@ -5721,10 +5948,14 @@ export interface components {
             covers: components["schemas"]["EccentricCover"][];
             interlocks: components["schemas"]["Interlock"][];
             levers: components["schemas"]["Lever"][];
+            lubricant: components["schemas"]["Lubricant"][];
             meshes: components["schemas"]["Mesh"][];
             notes: string;
             parts: components["schemas"]["Part"][];
             places: components["schemas"]["Place"][];
+            prove: components["schemas"]["OwnPoint"][];
+            run_in: components["schemas"]["RunStage"][];
+            second_person: boolean;
             settings: components["schemas"]["SettingPoint"][];
             shafts: components["schemas"]["Shaft"][];
             steps: components["schemas"]["BuildStep"][];
@@ -6211,6 +6442,11 @@ export interface components {
             said: boolean;
             week: components["schemas"]["ShiftView"][];
         };
+        HungLock: {
+            by: string;
+            fact: string;
+            points: string;
+        };
         InspectHead: {
             complaint: string;
             id: string;
@@ -6577,6 +6813,14 @@ export interface components {
             thou: string;
             tolerance: string;
         };
+        Lubricant: {
+            amount: string;
+            change_hours: number;
+            key: string;
+            label: string;
+            level: string;
+            what: string;
+        };
         MateView: {
             label: string;
             teeth: string;
@@ -6733,6 +6977,31 @@ export interface components {
             promised: string;
             supplier: string;
         };
+        OwedView: {
+            at: string;
+            by: string;
+            fact: string;
+            job_id: string;
+            late: boolean;
+            open_job: boolean;
+            tag: string;
+            unit_id: string;
+            unit_name: string;
+            until: string;
+            what: string;
+            who: string;
+            why: string;
+        };
+        OwnPoint: {
+            due_days: number;
+            key: string;
+            label: string;
+            must: boolean;
+            photo: boolean;
+            /** @enum {string} */
+            when: "closed" | "running" | "after";
+            words: string;
+        };
         Pack: {
             after: components["schemas"]["Plate"][];
             after_label: string;
@@ -6792,6 +7061,9 @@ export interface components {
             key: string;
             kind: string;
             label: string;
+            left_hand: boolean;
+            /** @enum {string} */
+            lock: "" | "fold" | "stake" | "wire" | "tab" | "pin" | "ring" | "compound";
             mass_kg: number;
             number: string;
             safety: boolean;
@@ -6958,9 +7230,65 @@ export interface components {
             message: string;
             next_step: string;
         };
+        ProveGroup: {
+            /** @enum {string} */
+            key: "settled" | "inside" | "turned" | "filled" | "ready" | "run" | "after";
+            label: string;
+            open: number;
+            points: components["schemas"]["ProvePointView"][];
+        };
+        ProveHead: {
+            closed: boolean;
+            complaint: string;
+            id: string;
+            stands: string;
+            tag: string;
+            unit_name: string;
+            version: number;
+        };
+        ProvePointView: {
+            asks: string[];
+            by: string;
+            code: string;
+            fact: string;
+            here: boolean;
+            key: string;
+            label: string;
+            must: boolean;
+            photo: string;
+            state: string;
+            state_words: string;
+            to: string;
+            until: string;
+            ways: string[];
+            words: string;
+        };
+        ProveView: {
+            aside: string;
+            cautions: string[];
+            groups: components["schemas"]["ProveGroup"][];
+            head: string;
+            job: components["schemas"]["ProveHead"];
+            locks: components["schemas"]["HungLock"][];
+            names: string[];
+            owed: components["schemas"]["OwedView"][];
+            photos: components["schemas"]["PhotoView"][];
+            put_off: components["schemas"]["PutOffView"][];
+            release: components["schemas"]["ReleaseView"];
+            running: components["schemas"]["RunningView"];
+            say: components["schemas"]["Span"][];
+            today: string;
+        };
         PushView: {
             fact: string;
             log: components["schemas"]["RoundLog"];
+            words: string;
+        };
+        PutOffView: {
+            by: string;
+            fact: string;
+            until: string;
+            what: string;
             words: string;
         };
         Ranked: {
@@ -7058,12 +7386,33 @@ export interface components {
             job: components["schemas"]["JobView"];
             opened_at: string;
             photos: string[];
+            prove: components["schemas"]["RecordLine"][];
             settings: components["schemas"]["RecordSetting"][];
             strip: components["schemas"]["RecordLine"][];
             train: components["schemas"]["RecordLine"][];
             train_drawn: components["schemas"]["Gears"][];
             yard: string;
             zone: string;
+        };
+        ReleaseIn: {
+            /** @enum {string} */
+            how: "service" | "as_it_is";
+            id: string;
+            /** @default  */
+            second?: string;
+            /** @default  */
+            words?: string;
+        };
+        ReleaseView: {
+            after: number;
+            at: string;
+            by: string;
+            first: components["schemas"]["ProvePointView"][];
+            how: string;
+            may_stay: components["schemas"]["ProvePointView"][];
+            said: string;
+            second_person: boolean;
+            words: string;
         };
         RemovalView: {
             at: string;
@@ -7118,6 +7467,41 @@ export interface components {
             type: "log";
             window: components["schemas"]["Band"] | null;
         };
+        RunStage: {
+            key: string;
+            label: string;
+            limit: string;
+            minutes: number;
+            source: string;
+            words: string;
+        };
+        RunStageView: {
+            key: string;
+            label: string;
+            limit: string;
+            minutes: number;
+            source: string;
+            state: string;
+            words: string;
+        };
+        RunView: {
+            ambient: string;
+            at: string;
+            by: string;
+            ended: string;
+            heard: string[];
+            id: string;
+            label: string;
+            limit: string;
+            log: components["schemas"]["RoundLog"];
+            minutes: number;
+            must_stop: boolean;
+            rows: components["schemas"]["BearingView"][];
+            source: string;
+            state: string;
+            strip: components["schemas"]["Readout"];
+            words: string;
+        };
         Rung: {
             at: number;
             label: string;
@@ -7125,6 +7509,18 @@ export interface components {
             state: "free" | "now" | "wanted" | "barred" | "move";
             tag: string;
             value: number | null;
+        };
+        RunningView: {
+            cool: string;
+            cooling: boolean;
+            leaks: string[][];
+            next: string;
+            noises: string[][];
+            running: string;
+            runs: components["schemas"]["RunView"][];
+            say: components["schemas"]["Span"][];
+            stages: components["schemas"]["RunStageView"][];
+            stop_rule: string;
         };
         Scalar: {
             /** @constant */

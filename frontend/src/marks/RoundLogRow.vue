@@ -56,7 +56,7 @@ const laid = computed(() => flip.value && wordsX.value > start.value + 14);
       paint-order="stroke"
       stroke="var(--casing, var(--surface))"
       stroke-width="5"
-      >{{ row.label }} · {{ row.pack }}</text
+      >{{ row.pack ? `${row.label} · ${row.pack}` : row.label }}</text
     >
     <g v-if="row.window" stroke="var(--wanted-post)" stroke-width="2.5">
       <rect

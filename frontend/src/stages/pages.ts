@@ -9,6 +9,7 @@ const pages: Record<string, () => Promise<unknown>> = {
   fit: () => import("./fit/FitPage.vue"),
   set: () => import("./job/JobPage.vue"),
   mesh: () => import("./job/MeshPage.vue"),
+  prove: () => import("./prove/ProvePage.vue"),
   record: () => import("./record/RecordPage.vue"),
 };
 

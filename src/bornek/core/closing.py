@@ -2,118 +2,72 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
-
 from bornek.core.facts.cause import CauseNamed
 from bornek.core.facts.hour_meter import hours_written
-from bornek.core.facts.kind import Fact
-from bornek.core.facts.locked_out import lacks_lock_out
-from bornek.core.facts.wrong import Wrong
+from bornek.core.facts.locked_out import LockedOut
 from bornek.core.fits.open_fits import open_fits
 from bornek.core.parts.causes import find_cause
-from bornek.core.parts.holds import holds, open_holds
-from bornek.core.parts.inspection import Inspected
-from bornek.core.parts.orders import OrderLine
+from bornek.core.parts.holds import holds
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
-from bornek.core.phrases import count_words, lower_first, text_of
-from bornek.core.strip.ledger import open_items
-from bornek.core.strip.part_counts import part_counts
-from bornek.core.train.sheet import TrainSheet
-from bornek.core.units.definition import Definition
+from bornek.core.phrases import count_words, lower_first
+from bornek.core.prove.point import ZONES, ProvePoint
+from bornek.core.prove.sheet import ProveSheet, prove_sheet
+from bornek.core.prove.stands import JobStands, OpenPoint
 
-
-@dataclass(frozen=True)
-class OpenPoint:
-    """`to`: what follows the job's own address where it is settled. `may_stay`: a job may be closed over it, with
-    a reason in words."""
-
-    key: str
-    words: str
-    to: str
-    may_stay: bool
-
-
-@dataclass(frozen=True)
-class SettingStands:
-    """A setting as it stands: `signed_at` the seq of a signature that still holds, 0 without one; `measures` what
-    it brings in: a fit of one part, or a setting."""
-
-    id: str
-    label: str
-    verdict: str
-    signed_at: int
-    disturbed: bool
-    measures: str
-
-
-@dataclass(frozen=True)
-class JobStands:
-    """All that a closing list is made from."""
-
-    d: Definition
-    facts: Sequence[Fact]
-    stands: str
-    settings: Sequence[SettingStands] = ()
-    inspected: Sequence[Inspected] = ()
-    orders: Sequence[OrderLine] = ()
-    plan: Sequence[OpenPoint] = ()
-    train: TrainSheet | None = None
+PLAN_LEFT = "plan:left"
+"""Told by the plan's own points when a job is closed."""
+IN_WORDS = frozenset({"hold", "held", "loose", "count"})
+"""Points that are settled in words, whatever becomes of the unit."""
 
 
 def open_points(job: JobStands) -> list[OpenPoint]:
     """Every open point of a job, what must be settled first.
 
+    >>> from bornek.core.units.definition import Definition
     >>> [p.key for p in open_points(JobStands(Definition(), [], "field"))]
-    ['lock_out', 'hours']
+    ['lock_out', 'release', 'hours', 'ready:clear', 'ready:guards', 'ready:lock']
     """
-    found = [*_lock_out(job), *_loose(job), *_counts(job), *_holds(job), *_verdicts(job), *_settings(job)]
-    found += [*_train(job), *_proofs(job), *_orders(job), *job.plan, *_fits(job)]
+    sheet = prove_sheet(job)
+    found = [*_lock_out(job), *_release(sheet), *_proved(sheet), *_verdicts(job)]
+    found += [*_proofs(job), *_orders(job), *job.plan, *_fits(job)]
     if not hours_written(job.facts, "closing"):
         found.append(OpenPoint("hours", "the hour meter at closing is not written down", "/receive", True))
-    return sorted(found, key=lambda p: p.may_stay)
+    return sorted({p.key: p for p in found}.values(), key=lambda p: p.may_stay)
 
 
 def _lock_out(job: JobStands) -> list[OpenPoint]:
-    if not lacks_lock_out(job.stands, job.facts):
+    if job.stands != "field" or any(isinstance(f.body, LockedOut) for f in job.facts):
         return []
     words = "it stands in the field and no lock-out is written down"
     return [OpenPoint("lock_out", words, "/strip?zone=found", False)]
 
 
-def _loose(job: JobStands) -> list[OpenPoint]:
+def _release(sheet: ProveSheet) -> list[OpenPoint]:
+    if sheet.release is not None:
+        return []
+    return [OpenPoint("release", "it is not released", "/prove?zone=release", False)]
+
+
+def _proved(sheet: ProveSheet) -> list[OpenPoint]:
+    """What the last look left open. What comes after run-in is done or put off before the job is closed; a unit that
+    goes out as it is may have open what is not settled in words anyhow."""
+    as_it_is = sheet.release is not None and sheet.release.body.how == "as_it_is"
     return [
         OpenPoint(
-            f"loose:{i.id}",
-            f"{i.what}, dropped at {i.where}, is not accounted for",
-            "/strip?zone=loose",
-            False,
+            p.key,
+            f"{p.label}: {p.words}",
+            p.to or f"/prove?zone={ZONES.get(p.group, 'closed')}",
+            _may_stay(p, as_it_is),
         )
-        for i in open_items(job.facts)
+        for p in sheet.open
+        if p.key != PLAN_LEFT
     ]
 
 
-def _counts(job: JobStands) -> list[OpenPoint]:
-    """A count that is short stands, unless it is written down that the part was missing as found."""
-    missing = {f.body.part for f in job.facts if isinstance(f.body, Wrong) and f.body.what == "missing"}
-    return [
-        OpenPoint(f"count:{c.part.key}", f"{c.part.label}: {c.words}", "/strip?zone=off", False)
-        for c in part_counts(job.d, job.facts)
-        if c.off and c.off != c.part.count and c.part.key not in missing
-    ]
-
-
-def _holds(job: JobStands) -> list[OpenPoint]:
-    found = [
-        OpenPoint(f"hold:{h.cause}", f"hold not cleared: {h.words}", "/inspect?zone=cause", False)
-        for h in open_holds(job.facts)
-    ]
-    found += [
-        OpenPoint(f"held:{x.part.key}", f"{x.part.label}: hold the build", "/inspect?zone=parts", False)
-        for x in job.inspected
-        if x.chosen == "hold"
-    ]
-    return found
+def _may_stay(point: ProvePoint, as_it_is: bool) -> bool:
+    if as_it_is:
+        return point.key.partition(":")[0] not in IN_WORDS
+    return not point.first and point.group != "after"
 
 
 def _verdicts(job: JobStands) -> list[OpenPoint]:
@@ -135,39 +89,6 @@ def _verdicts(job: JobStands) -> list[OpenPoint]:
         words = f"{count_words(len(unjudged), 'part')} not judged: {names}{more}"
         found.append(OpenPoint("unjudged", words, "/inspect?zone=parts", True))
     return found
-
-
-def _settings(job: JobStands) -> list[OpenPoint]:
-    found = []
-    for s in job.settings:
-        if s.signed_at:
-            continue
-        words = f"{s.label}: {s.verdict}"
-        words += ", disturbed since it was signed" if s.disturbed else ", not signed"
-        found.append(OpenPoint(f"setting:{s.id}", words, f"/set/{s.id}", True))
-    return found
-
-
-def _train(job: JobStands) -> list[OpenPoint]:
-    """A train that turns wrong, levers that go together and must not, a mark that is out: nobody closes over these."""
-    sheet = job.train
-    if sheet is None:
-        return []
-    said, to = text_of(sheet.say), f"/mesh/train?zone={sheet.leaf}"
-    if sheet.state == "wrong":
-        return [OpenPoint("train", f"gear train: {said}", to, False)]
-    if sheet.state != "open":
-        return []
-    left = [
-        count_words(n, what)
-        for rows, what in (
-            (sheet.timing, "timing mark"),
-            (sheet.positions, "position"),
-            (sheet.levers, "lever position"),
-        )
-        if (n := sum(r.code != "in" for r in rows))
-    ]
-    return [OpenPoint("train", f"gear train: {', '.join(left)} not looked at", to, True)]
 
 
 def _proofs(job: JobStands) -> list[OpenPoint]:

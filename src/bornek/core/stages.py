@@ -23,7 +23,7 @@ STAGES = (
     Stage("fit", "Fit", "/fit"),
     Stage("set", "Set", ""),
     Stage("mesh", "Mesh", "/mesh"),
-    Stage("prove", "Prove", "/prove", built=False),
+    Stage("prove", "Prove", "/prove"),
     Stage("record", "Record", "/record"),
 )
 

@@ -15,6 +15,7 @@ from bornek.demo.hand import START, Hand
 from bornek.demo.inspection import seed_inspection
 from bornek.demo.meshes import seed_meshes
 from bornek.demo.plan import seed_plan
+from bornek.demo.prove import seed_opened, seed_prove
 from bornek.demo.strip import ring_set_paint, seed_old_winch, seed_strip
 from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TYPES
 from bornek.services.desk import Desk
@@ -59,6 +60,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     for n, job in enumerate(JOBS):
         receive_job(Desk(session, "oda", START - timedelta(days=len(JOBS) - n)), dict(job))
     _winch_in_hand(Hand(session, "marl", "w17.output-end-play", ticks))
+    seed_opened(session)
     _winch_done(session, ticks)
     _capstan(Hand(session, "oda", "c09.head-end-play", ticks))
     seed_strip(session, files)
@@ -67,6 +69,7 @@ def seed(session: Session, files: Files | None = None) -> None:
     seed_inspection(session)
     seed_plan(session)
     seed_fits(session)
+    seed_prove(session, ticks)
 
 
 def _winch_in_hand(hand: Hand) -> None:

@@ -20,6 +20,7 @@ from bornek.core.strip.baselines import baselines, lost_by
 from bornek.services.desk import Desk
 from bornek.services.job.close_job import close_job
 from bornek.services.job.job_definition import definition_of
+from bornek.services.prove.release import release
 from bornek.services.strip.add_photo import Files, add_photo
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.images import take_picture
@@ -112,6 +113,15 @@ def seed_old_winch(session: Session) -> None:
     )
     pen.writes("hour_meter", when="receiving", read_on="2026-05-06", reading="21 340")
     pen.writes("hour_meter", when="closing", read_on="2026-05-06", none=True, words="scrapped where it lay")
+    release(
+        pen.desk(),
+        "w08",
+        {
+            "id": "w08.out",
+            "how": "as_it_is",
+            "words": "Scrapped where it lay, tagged; only its bevel set goes on.",
+        },
+    )
     close_job(pen.desk(), "w08", {"id": "w08.closed", "words": "Housing scrapped; bevel set kept."})
 
 

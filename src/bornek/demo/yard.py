@@ -208,6 +208,14 @@ JOBS: tuple[dict[str, Any], ...] = (
         "bench": "floor",
         "waits_for": "",
     },
+    {
+        "id": "w26",
+        "unit": {"id": "u-w26", "tag": "W-26", "name": "Lower stage ramp winch", "serial": "RW7-0461"},
+        "revision": "ramp-winch.1",
+        "complaint": "Output seal wet",
+        "bench": "test stand",
+        "waits_for": "",
+    },
 )
 OLD_JOB: dict[str, Any] = {
     "id": "w08", "unit": {"id": "u-w08", "tag": "W-08", "name": "Old Ambry ramp winch", "serial": "RW7-0309"},

@@ -97,6 +97,7 @@ def _strip(record: dict[str, Any]) -> list[Flowable]:
         ("Build, as it was worked", "build"),
         ("Fits: heat, press, torque", "fits"),
         ("Gear train: turns, levers, timing marks", "train"),
+        ("Last look, run-in, release", "prove"),
     ):
         if record[key]:
             rows = [[x["zone"], x["label"], x["words"], x["by"]] for x in record[key]]

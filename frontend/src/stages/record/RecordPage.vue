@@ -74,6 +74,7 @@ const files: [string, string][] = [
     <div v-if="data.train_drawn.length" class="flex flex-wrap gap-6 px-5 py-3">
       <SceneMark v-for="s in data.train_drawn" :key="s.label" :scene="s" class="w-[300px]" />
     </div>
+    <RecordLines title="Last look, run-in, release" :lines="data.prove" />
     <RecordLines title="Strip" :lines="data.strip" />
     <p v-if="data.end" class="px-5 py-4 text-[16px] text-secondary">
       The rows of this job end at <span class="font-semibold text-primary">{{ data.end }}</span>. Keep this

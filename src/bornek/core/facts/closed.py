@@ -11,10 +11,11 @@ from bornek.core.units.definition import Definition
 
 @dataclass(frozen=True)
 class Closed:
-    """`left`: what stayed open, in words; `words`: why."""
+    """`left`: what stayed open, in words; `words`: why. `done`: facts by which work was put off that was done after all."""
 
     words: str = ""
     left: tuple[str, ...] = ()
+    done: tuple[str, ...] = ()
 
 
 @register_fact

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from bornek.core.errors import InputError
 from bornek.core.facts.kind import Fact, FactKind, RecordLine
+from bornek.core.facts.lock_off import LockOff
 from bornek.core.facts.registry import register_fact
 from bornek.core.units.definition import Definition
 
@@ -19,27 +20,42 @@ class LockedOut:
     key_holder: str
 
 
+def locks_hung(facts: Sequence[Fact]) -> list[Fact]:
+    """Lock-outs that hang: written down, and not taken off since.
+
+    >>> on = Fact("a", "locked_out", "", LockedOut("breaker 4", "Oda"))
+    >>> len(locks_hung([on])), len(locks_hung([on, Fact("b", "lock_off", "", LockOff("a"))]))
+    (1, 0)
+    """
+    off = {f.body.lock for f in facts if isinstance(f.body, LockOff)}
+    return [f for f in facts if isinstance(f.body, LockedOut) and f.id not in off]
+
+
 def lacks_lock_out(stands: str, facts: Sequence[Fact]) -> bool:
-    """Whether a unit stands in the field and no lock-out is written down.
+    """Whether a unit stands in the field and no lock hangs on it.
 
     >>> lacks_lock_out("field", []), lacks_lock_out("bench", [])
     (True, False)
     """
-    return stands == "field" and not any(isinstance(f.body, LockedOut) for f in facts)
+    return stands == "field" and not locks_hung(facts)
 
 
 def check_locked_out(stands: str, facts: Sequence[Fact]) -> None:
-    """Raises InputError for a unit in the field on which no lock-out is written down.
+    """Raises InputError for a unit in the field on which no lock hangs.
 
     >>> check_locked_out("bench", [])
     """
-    if lacks_lock_out(stands, facts):
-        raise InputError(
-            "It stands in the field and no lock-out is written down.",
-            field="locked_out",
-            next_step="Lock out and tag out, prove it dead, then say what is locked and who holds the key.",
-            details={"ask": "locked_out"},
-        )
+    if not lacks_lock_out(stands, facts):
+        return
+    off = any(isinstance(f.body, LockedOut) for f in facts)
+    raise InputError(
+        "It stands in the field and its lock was taken off."
+        if off
+        else "It stands in the field and no lock-out is written down.",
+        field="locked_out",
+        next_step="Lock out and tag out, prove it dead, then say what is locked and who holds the key.",
+        details={"ask": "locked_out"},
+    )
 
 
 @register_fact

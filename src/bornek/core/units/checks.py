@@ -12,6 +12,7 @@ from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
+from bornek.core.units.check_prove import prove_problems
 from bornek.core.units.check_steps import step_problems
 from bornek.core.units.check_train import train_problems
 from bornek.core.units.definition import Definition, Limit, SettingPoint
@@ -29,6 +30,9 @@ LEAVES = (
     "interlocks",
     "timing",
     "covers",
+    "lubricant",
+    "prove",
+    "run_in",
 )
 """The lists of a definition, whose rows have keys of their own."""
 
@@ -62,7 +66,7 @@ def check_definition(d: Definition) -> None:
     _meshes(d, wrong)
     _points(d, wrong)
     _steps(d, wrong)
-    for path, why in train_problems(d).items():
+    for path, why in (train_problems(d) | prove_problems(d)).items():
         wrong.setdefault(path, why)
     if wrong:
         raise InputError(

@@ -16,9 +16,10 @@ from bornek.core.structure import build
 from bornek.core.units.levers import Interlock, Lever
 from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark, Way
 from bornek.core.units.part_kinds import PART_KINDS, PartKind
+from bornek.core.units.prove import Lock, Lubricant, OwnPoint, RunStage
 from bornek.core.units.step import BuildStep
 
-EDITION = 4
+EDITION = 5
 
 
 @dataclass(frozen=True)
@@ -45,7 +46,8 @@ class Part:
     move to another housing. `faces`: which way round matters. `safety`: may hurt someone if it fails.
     `inside`: the place that it lies in. `seat`: the others of its shaft go on outward from it. `goes_in`: for a
     seal, from inside before what enters it or from outside as the last. `tools`: what it takes to fit it. `free`: a
-    gear that turns on its shaft until a dog joins it. `cut`: teeth there are, where only a sector of `teeth` is cut."""
+    gear that turns on its shaft until a dog joins it. `cut`: teeth there are, where only a sector of `teeth` is cut.
+    `lock`: how it keeps a thread from working loose. `left_hand`: its thread is."""
 
     key: str
     label: str
@@ -68,6 +70,8 @@ class Part:
     mass_kg: float = 0
     free: bool = False
     cut: int = 0
+    lock: Lock = ""
+    left_hand: bool = False
 
     @property
     def about(self) -> PartKind:
@@ -123,6 +127,8 @@ class SettingPoint:
 
 @dataclass(frozen=True)
 class Definition:
+    """`prove`: points of its own. `second_person`: two people release it."""
+
     shafts: tuple[Shaft, ...] = ()
     parts: tuple[Part, ...] = ()
     meshes: tuple[Mesh, ...] = ()
@@ -133,6 +139,10 @@ class Definition:
     interlocks: tuple[Interlock, ...] = ()
     timing: tuple[TimingMark, ...] = ()
     covers: tuple[EccentricCover, ...] = ()
+    lubricant: tuple[Lubricant, ...] = ()
+    prove: tuple[OwnPoint, ...] = ()
+    run_in: tuple[RunStage, ...] = ()
+    second_person: bool = False
     cautions: tuple[str, ...] = ()
     notes: str = ""
 

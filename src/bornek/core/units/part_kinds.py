@@ -77,6 +77,7 @@ PART_KINDS: dict[str, PartKind] = {
     "key": PartKind("key", "none", 0, 0, "key"),
     "fastener": PartKind("bolt, screw or washer", "none", 0, 0, "fastener"),
     "oil_part": PartKind("oil ring, slinger or pump", "washer", 8, 40, "housing"),
+    "breather": PartKind("breather or vent", "none", 0, 0, "housing"),
     "snap_ring": PartKind("snap ring", "washer", 5, 20, "fastener"),
     "other": PartKind("other part", "spacer", 18, 20, "spacer"),
 }

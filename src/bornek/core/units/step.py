@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from typing import Literal
 
+from bornek.core.units.prove import Again
+
 Fit = Literal["final", "dry", "temporary"]
 Wait = Literal["", "soak", "cure", "heat", "chill", "settle", "lead"]
 Resource = Literal["", "press", "crane", "oven", "freezer", "ram"]
@@ -32,7 +34,7 @@ class BuildStep:
     torques before the last. `alone`: whether its wait may be left alone, empty as the wait's sort says. `open_minutes`:
     from the first bead to the last bolt of `open_until` (this step if empty). `locates`: the joint's thickness
     holds parts in their place. `hole`: what must line up. `lift`: the rated point it hangs on. `minutes`: of hands.
-    `turn`: the shaft to be turned by hand after it."""
+    `turn`: the shaft to be turned by hand after it. `again`: when its torque is checked once more."""
 
     key: str
     label: str
@@ -67,6 +69,7 @@ class BuildStep:
     hands: int = 1
     split: bool = False
     turn: str = ""
+    again: Again = ""
 
     @property
     def hands_minutes(self) -> float:

@@ -80,5 +80,18 @@ GEARBOX: dict[str, Any] = {
          "given": {"pair": "second and third", "order": "third washer from the front"},
          "limits": [limit("0.20", "0.35", "Yard drawing GB-5, sheet 3")]},
     ],
+    "lubricant": [
+        {"key": "case", "label": "Gear oil, case", "what": "gear oil, VG 150", "amount": "11 L",
+         "level": "to the middle of the glass", "change_hours": 100.0},
+    ],
+    "prove": [
+        {"key": "interlock-cloth", "label": "Cloth over the interlock bores", "words": "out again?", "must": True},
+    ],
+    "run_in": [
+        {"key": "neutral", "label": "Neutral", "words": "engine at idle", "minutes": 20.0, "limit": "75 °C",
+         "source": "Yard drawing GB-5, sheet 4"},
+        {"key": "each-gear", "label": "Every gear", "words": "pump off, five minutes a gear", "minutes": 30.0,
+         "limit": "85 °C", "source": "Yard drawing GB-5, sheet 4"},
+    ],
     "cautions": ["Interlock springs are under load: cover the bore with a cloth before the plug comes out."],
 }  # fmt: skip

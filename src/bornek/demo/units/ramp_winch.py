@@ -43,7 +43,9 @@ RAMP_WINCH: dict[str, Any] = {
             part("shaft", "output-shaft", "Output shaft", number="RW7-310", safety=True)),
         part("key", "helical-key", "Key of the helical gear", number="K-18x11x90"),
         part("fastener", "cover-bolts", "Cover bolts M10", count=24, number="M10x35", single_use=False),
-        part("fastener", "lock-plates", "Tab plates under the cover bolts", count=12, number="RW7-909", single_use=True),
+        part("fastener", "lock-plates", "Tab plates under the cover bolts", count=12, number="RW7-909", single_use=True,
+             lock="tab"),
+        part("breather", "breather", "Breather on the top cover", number="RW7-912"),
         part("housing", "housing", "Housing", number="RW7-001"),
     ],
     "meshes": [
@@ -71,5 +73,25 @@ RAMP_WINCH: dict[str, Any] = {
         end_play("cross-end-play", "Cross shaft end play", "cross-cover", "dial-11", play(torque="80 N·m"),
                  limit("0.04", "0.09", f"{SHEET}, row cross", edition="edition 2")),
     ],
+    "lubricant": [
+        {"key": "case", "label": "Gear oil, case", "what": "mineral gear oil, VG 220", "amount": "3.2 L",
+         "level": "to the lower plug, standing level", "change_hours": 50.0},
+        {"key": "outer-grease", "label": "Grease, pinion outer bearing", "what": "lithium grease, grade 2",
+         "amount": "a third full"},
+    ],
+    "prove": [
+        {"key": "drum-block", "label": "Block under the drum", "words": "out, and the rope clear of it?", "must": True},
+        {"key": "brake-holds", "label": "Brake holds the empty drum", "when": "running",
+         "words": "let go at the middle of the travel, no creep?"},
+        {"key": "foot-bolts", "label": "Foot bolts, 200 N·m", "when": "after", "due_days": 14.0,
+         "words": "cold, under lock-out, after two weeks of work"},
+    ],
+    "run_in": [
+        {"key": "no-load", "label": "No load", "words": "empty drum, 300 rpm, both ways by turns", "minutes": 40.0,
+         "limit": "80 °C", "source": SHEET},
+        {"key": "half-load", "label": "Half load", "words": "ramp at half travel, no vehicle on it", "minutes": 60.0,
+         "limit": "85 °C", "source": SHEET},
+    ],
+    "second_person": True,
     "cautions": ["Block the drum before the output flange is let go: the rope may still pull."],
 }  # fmt: skip

@@ -53,6 +53,7 @@ class RecordView:
     build: list[RecordLine]
     fits: list[RecordLine]
     train: list[RecordLine]
+    prove: list[RecordLine]
     train_drawn: list[Gears]
     flanks: list[Flank]
     draft: list[DraftStep]
@@ -80,6 +81,7 @@ def view_record(session: Session, job_id: str, today: date) -> dict[str, Any]:
             build=build_lines(definition_of(job), facts_of(session, job_id)),
             fits=build_lines(definition_of(job), facts_of(session, job_id), "fit"),
             train=build_lines(definition_of(job), facts_of(session, job_id), "mesh"),
+            prove=build_lines(definition_of(job), facts_of(session, job_id), "prove"),
             train_drawn=_marks_seen(session, job),
             flanks=flanks,
             draft=draft,

@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, datetime, time
 from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.closing import OpenPoint
 from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.hour_meter import WHEN, HourMeter
 from bornek.core.facts.kind import Fact
@@ -18,6 +17,7 @@ from bornek.core.facts.registry import find_fact_kind
 from bornek.core.fits.open_fits import open_fits
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
+from bornek.core.prove.stands import OpenPoint
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
 from bornek.core.stages import STAGES
@@ -31,6 +31,8 @@ from bornek.services.job.job_definition import definition_of
 from bornek.services.job.job_section import section_of
 from bornek.services.mesh.train_of import train_of
 from bornek.services.plan.open_points import plan_open
+from bornek.services.prove.load_prove import load_prove
+from bornek.services.prove.view import prove_open
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.view import strip_open
@@ -172,6 +174,9 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
                 "set": sum(not s.signed and s.stage == "set" for s in settings),
                 "mesh": sum(not s.signed and s.stage == "mesh" for s in settings)
                 + (train is not None and train.state != "done"),
+                "prove": 0
+                if job.closed_at
+                else prove_open(load_prove(session, job, datetime.combine(today, time(12)))),
             },
         ),
         settings=settings,

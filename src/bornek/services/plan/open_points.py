@@ -6,8 +6,8 @@ from datetime import date, datetime, time
 
 from sqlalchemy.orm import Session
 
-from bornek.core.closing import OpenPoint
 from bornek.core.phrases import count_words, lower_first, text_of
+from bornek.core.prove.stands import OpenPoint
 from bornek.services.plan.load_plan import LoadedPlan, load_plan
 from bornek.store import tables as t
 

@@ -34,7 +34,7 @@ from bornek.store.queries.jobs import open_job
 from bornek.store.queries.yard import local
 
 REASON_LETTERS = 500
-OWN_DOOR = ("plan", "fit")
+OWN_DOOR = ("plan", "fit", "prove")
 """Stages whose facts are written down there alone: what stands beside the keys is filled in there."""
 
 

@@ -30,6 +30,7 @@ from bornek.store.tables.signature import Signature
 from bornek.store.tables.standing import Standing
 from bornek.store.tables.stock_movement import StockMovement
 from bornek.store.tables.unit import Unit
+from bornek.store.tables.unit_entry import UnitEntry
 from bornek.store.tables.unit_type import UnitType
 from bornek.store.tables.unit_type_revision import UnitTypeRevision
 from bornek.store.tables.yard import Yard
@@ -38,7 +39,7 @@ from bornek.store.tables.yard_tool import YardTool
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
                "attachment", "look_for", "cross_number", "gauge_card", "shop_hours", "yard_tool",
-               "mechanic", "component", "shim_lot", "blob", "limit_table", "shim_measure")  # fmt: skip
+               "mechanic", "component", "shim_lot", "blob", "limit_table", "shim_measure", "unit_entry")  # fmt: skip
 
 __all__ = [
     "APPEND_ONLY",
@@ -72,6 +73,7 @@ __all__ = [
     "Standing",
     "StockMovement",
     "Unit",
+    "UnitEntry",
     "UnitType",
     "UnitTypeRevision",
     "Yard",

@@ -11,13 +11,14 @@ from bornek.core.units.definition import EDITION, Definition, Limit, Part, Place
 from bornek.core.units.levers import Interlock, Lever, LeverPosition
 from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark
 from bornek.core.units.part_kinds import PART_KINDS
+from bornek.core.units.prove import Lubricant, OwnPoint, RunStage
 from bornek.core.units.step import BuildStep
 from bornek.services.shop.unit_types import FORMAT
 from bornek.web.schema_of import Schemas
 
 ROWS: tuple[Any, ...] = (
     Definition, Shaft, Part, Mesh, Place, Limit, SettingPoint, BuildStep, Lever, LeverPosition, Interlock, TimingMark,
-    EccentricCover,
+    EccentricCover, Lubricant, OwnPoint, RunStage,
 )  # fmt: skip
 
 

@@ -1,0 +1,33 @@
+import { computed, type Ref } from "vue";
+import { api, newId, unwrap } from "../../api/client";
+import { useStageView } from "../../composables/useStageView";
+
+/** A job's last look: its view, what is seen, run and put off, and the release. */
+export function useProve(job: Ref<string>) {
+  const path = computed(() => ({ job_id: job.value }));
+  const stage = useStageView(job, "prove", () =>
+    unwrap(api.GET("/api/jobs/{job_id}/prove", { params: { path: path.value } })),
+  );
+  const send = (fact: {
+    kind: string;
+    body?: Record<string, unknown>;
+    supersedes?: string;
+    void?: boolean;
+  }) => {
+    const sent = { id: newId(), body: {}, ...fact };
+    return stage.put((header) =>
+      unwrap(api.POST("/api/jobs/{job_id}/prove", { params: { path: path.value, header }, body: sent })),
+    );
+  };
+  const write = (kind: string, body: Record<string, unknown>) => send({ kind, body });
+  const strike = (kind: string, fact: string) => send({ kind, supersedes: fact, void: true });
+  const release = (how: "service" | "as_it_is", second: string, words: string) => {
+    const body = { id: newId(), how, second, words };
+    return stage.put((header) =>
+      unwrap(api.POST("/api/jobs/{job_id}/release", { params: { path: path.value, header }, body })),
+    );
+  };
+  return { ...stage, write, strike, release };
+}
+
+export type ProveDesk = ReturnType<typeof useProve>;

@@ -1,0 +1,1 @@
+"""The last look, run-in and release."""

@@ -1,0 +1,338 @@
+"""The last look as the page shows it: points by their groups, run-in, what was put off, the release."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.facts.deferred import Deferred, DeferredKind
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.locked_out import locks_hung
+from bornek.core.facts.released import HOW_WORDS
+from bornek.core.facts.run_heard import LEAK_WORDS, NOISE_WORDS
+from bornek.core.phrases import Say, count_words
+from bornek.core.plain import dump
+from bornek.core.prove.point import GROUPS, Group, ProvePoint
+from bornek.core.prove.run_in import COOL_K
+from bornek.core.prove.run_scene import run_scene
+from bornek.core.prove.running import STOP_RULE, Run, RunLog, say_run
+from bornek.core.prove.sheet import ProveSheet
+from bornek.core.scenes import Readout, RoundLog
+from bornek.services.job.job_definition import definition_of
+from bornek.services.prove.load_prove import load_prove
+from bornek.services.shop.mechanics import mechanic_names
+from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.photos_of import PhotoView, photos_view
+from bornek.services.unit.owed import OwedView, unit_owed
+from bornek.store.queries.jobs import job_with_unit
+from bornek.store.queries.yard import local
+
+CAUTIONS = (
+    "Turn by hand only, under lock-out: one person turns, and says so first; fingers off the gears.",
+    "Tools counted and people clear; guards on; then the lock comes off, last of all, by whoever hung it.",
+    STOP_RULE,
+    "Lock out again before a torque or a reading inside the guards. Torques are checked cold unless the maker says hot.",
+    "The maker's manual, the shop's rules and local codes come first; power is switched by those who may.",
+)
+
+
+@dataclass(frozen=True)
+class ProveHead:
+    id: str
+    tag: str
+    unit_name: str
+    complaint: str
+    version: int
+    stands: str
+    closed: bool
+
+
+@dataclass(frozen=True)
+class ProvePointView:
+    key: str
+    label: str
+    words: str
+    state: str
+    state_words: str
+    code: str
+    to: str
+    here: bool
+    asks: list[str]
+    ways: list[str]
+    must: bool
+    by: str
+    fact: str
+    photo: str
+    until: str
+
+
+@dataclass(frozen=True)
+class ProveGroup:
+    key: Group
+    label: str
+    open: int
+    points: list[ProvePointView]
+
+
+@dataclass(frozen=True)
+class BearingView:
+    """One bearing: its readings as minutes and °C, and the sentence on its rise."""
+
+    part: str
+    label: str
+    code: str
+    last: str
+    words: str
+    beside: str
+
+
+@dataclass(frozen=True)
+class RunView:
+    id: str
+    label: str
+    words: str
+    minutes: float
+    limit: str
+    source: str
+    ambient: str
+    state: str
+    at: str
+    by: str
+    must_stop: bool
+    rows: list[BearingView]
+    heard: list[str]
+    ended: str
+    strip: Readout
+    log: RoundLog
+
+
+@dataclass(frozen=True)
+class RunStageView:
+    key: str
+    label: str
+    words: str
+    minutes: float
+    limit: str
+    source: str
+    state: str
+
+
+@dataclass(frozen=True)
+class RunningView:
+    say: Say
+    stop_rule: str
+    cool: str
+    running: str
+    """The id of the run that goes on; empty if none does."""
+    next: str
+    cooling: bool
+    stages: list[RunStageView]
+    runs: list[RunView]
+    noises: list[tuple[str, str]]
+    leaks: list[tuple[str, str]]
+
+
+@dataclass(frozen=True)
+class HungLock:
+    fact: str
+    points: str
+    by: str
+
+
+@dataclass(frozen=True)
+class ReleaseView:
+    """`how`: empty while it is not released."""
+
+    how: str
+    words: str
+    by: str
+    at: str
+    said: str
+    second_person: bool
+    first: list[ProvePointView]
+    may_stay: list[ProvePointView]
+    after: int
+
+
+@dataclass(frozen=True)
+class PutOffView:
+    fact: str
+    what: str
+    words: str
+    until: str
+    by: str
+
+
+@dataclass(frozen=True)
+class ProveView:
+    job: ProveHead
+    say: Say
+    head: str
+    aside: str
+    cautions: list[str]
+    groups: list[ProveGroup]
+    locks: list[HungLock]
+    running: RunningView
+    put_off: list[PutOffView]
+    owed: list[OwedView]
+    release: ReleaseView
+    names: list[str]
+    photos: list[PhotoView]
+    today: str
+
+
+def view_prove(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
+    job, unit = job_with_unit(session, job_id)
+    moment = local(session, now)
+    sheet, facts = load_prove(session, job, moment), facts_of(session, job_id)
+    today = moment.date().isoformat()
+    counted = [p for p in sheet.points if not p.is_open]
+    shown: dict[str, Any] = dump(
+        ProveView(
+            job=ProveHead(
+                job.id, unit.tag, unit.name, job.complaint, job.seq, job.stands, job.closed_at is not None
+            ),
+            say=sheet.say,
+            head=f"{len(counted)} of {count_words(len(sheet.points), 'point')} settled",
+            aside=_aside(sheet),
+            cautions=[*definition_of(job).cautions, *CAUTIONS],
+            groups=_groups(sheet, moment),
+            locks=[HungLock(f.id, f.body.points, f.by) for f in locks_hung(facts)],
+            running=_running(sheet.log),
+            put_off=[_put_off(f) for f in facts if isinstance(f.body, Deferred)],
+            owed=[o for o in unit_owed(session, unit.id, today) if o.job_id != job.id],
+            release=_release(sheet, moment),
+            names=list(mechanic_names(session).values()),
+            photos=photos_view(session, job_id, facts),
+            today=today,
+        )
+    )
+    return shown
+
+
+def prove_open(sheet: ProveSheet) -> int:
+    """What the rail shows: open points that no other stage shows."""
+    return sum(p.group != "settled" for p in sheet.open)
+
+
+def _aside(sheet: ProveSheet) -> str:
+    unchecked = [p.label for p in sheet.points if p.state == "could_not"]
+    if unchecked:
+        return f"Could not be checked, and stays on the record: {'; '.join(unchecked)}"
+    first = len(sheet.first)
+    return f"{count_words(first, 'point')} that nobody releases over." if first else ""
+
+
+def _groups(sheet: ProveSheet, now: datetime) -> list[ProveGroup]:
+    found = []
+    for key, label in GROUPS.items():
+        points = [p for p in sheet.points if p.group == key]
+        if points:
+            found.append(
+                ProveGroup(key, label, sum(p.is_open for p in points), [_point(p, now) for p in points])
+            )
+    return found
+
+
+def _point(p: ProvePoint, now: datetime) -> ProvePointView:
+    until = (now + timedelta(days=p.due_days)).date().isoformat() if p.due_days else ""
+    return ProvePointView(
+        key=p.key,
+        label=p.label,
+        words=p.words,
+        state=p.state,
+        state_words=p.state_words,
+        code=p.code,
+        to=p.to,
+        here=p.here,
+        asks=list(p.asks),
+        ways=list(p.ways),
+        must=p.must,
+        by=p.by,
+        fact=p.fact,
+        photo=p.photo,
+        until=until,
+    )
+
+
+def _running(log: RunLog) -> RunningView:
+    running, following = log.running, log.next_stage
+    return RunningView(
+        say=say_run(log),
+        stop_rule=STOP_RULE,
+        cool=f"After a stop: cool to within {COOL_K:g} K of the surroundings before it starts again.",
+        running=running.id if running else "",
+        next=following.key if following else "",
+        cooling=log.cooling is not None,
+        stages=[
+            RunStageView(
+                s.key, s.label, s.words, s.minutes, s.limit, s.source, s.run.state if s.run else "open"
+            )
+            for s in log.stages
+        ],
+        runs=[_run(r) for r in log.runs],
+        noises=list(NOISE_WORDS.items()),
+        leaks=list(LEAK_WORDS.items()),
+    )
+
+
+def _run(run: Run) -> RunView:
+    body = run.body
+    strip, log = run_scene(run)
+    return RunView(
+        id=run.id,
+        label=body.label,
+        words=body.words,
+        minutes=body.minutes,
+        limit=body.limit,
+        source=body.source,
+        ambient=body.ambient,
+        state=run.state,
+        at=run.at,
+        by=run.by,
+        must_stop=run.must_stop,
+        rows=[
+            BearingView(
+                r.part,
+                r.label,
+                r.code,
+                f"{r.read[-1].celsius:g} °C at {r.read[-1].minutes:g} min" if r.read else "",
+                r.found.words,
+                r.beside,
+            )
+            for r in run.rows
+        ],
+        heard=[f"{f.body.said} ({f.by})" for f in run.heard],
+        ended=run.ended.body.words if run.ended else "",
+        strip=strip,
+        log=log,
+    )
+
+
+def _release(sheet: ProveSheet, now: datetime) -> ReleaseView:
+    fact = sheet.release
+    return ReleaseView(
+        how=fact.body.how if fact else "",
+        words=HOW_WORDS[fact.body.how] if fact else "",
+        by=fact.by if fact else "",
+        at=fact.at if fact else "",
+        said="; ".join(
+            x
+            for x in (f"second person: {fact.body.second}" if fact.body.second else "", fact.body.words)
+            if x
+        )
+        if fact
+        else "",
+        second_person=sheet.second_person,
+        first=[_point(p, now) for p in sheet.first],
+        may_stay=[_point(p, now) for p in sheet.may_stay if p.group != "after"],
+        after=len(sheet.open_in("after")),
+    )
+
+
+def _put_off(fact: Fact) -> PutOffView:
+    body: Deferred = fact.body
+    return PutOffView(fact.id, body.what, DeferredKind().words(body), body.until, fact.by)

@@ -1,0 +1,211 @@
+"""Something done at the last look: a point seen, a lock taken off, a stage of run-in begun, read, ended, work put off."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from datetime import datetime
+from typing import Any
+
+from bornek.core.errors import InputError
+from bornek.core.facts.deferred import DeferredKind
+from bornek.core.facts.kind import Fact
+from bornek.core.facts.lock_off import LockOffKind
+from bornek.core.facts.locked_out import check_locked_out, locks_hung
+from bornek.core.facts.proved import ProvedKind
+from bornek.core.facts.registry import read_fact
+from bornek.core.facts.run_begun import RunBegunKind
+from bornek.core.facts.run_ended import RunEndedKind
+from bornek.core.facts.run_read import RunReadKind
+from bornek.core.prove.point import ProvePoint, told
+from bornek.core.prove.ready import CLEAR, GUARDS, LOCK
+from bornek.core.prove.running import check_start
+from bornek.core.prove.sheet import ProveSheet
+from bornek.core.units.definition import Definition
+from bornek.services.desk import Desk
+from bornek.services.prove.load_prove import load_prove
+from bornek.services.strip.facts_of import facts_of
+from bornek.services.strip.write_fact import write_fact
+from bornek.store import tables as t
+from bornek.store.queries.jobs import open_job
+from bornek.store.queries.yard import local
+
+Body = Mapping[str, Any]
+
+
+def write_prove(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
+    """sent: as for write_fact, of this stage. What a point is called is written beside its key."""
+    job, _ = open_job(desk.session, job_id)
+    body = dict(sent.get("body") or {})
+    check = _CHECKS.get(sent["kind"])
+    if check is not None and not sent.get("void"):
+        body |= check(desk, job, load_prove(desk.session, job, local(desk.session, desk.now)), body)
+    write_fact(desk, job_id, {**sent, "body": body}, stage="prove")
+
+
+def _proved(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    point = _point(sheet, body)
+    how = body.get("how", "seen")
+    if not point.here and how != "could_not":
+        raise InputError(
+            f"{point.label} is settled where it is written, not here.",
+            field="point",
+            next_step="Follow its way there.",
+            details={"to": point.to},
+        )
+    if how == "could_not" and point.must:
+        raise InputError(
+            f"{point.label}: nobody releases over this. It cannot stay unchecked.",
+            field="how",
+            next_step="Make it so that it can be seen.",
+        )
+    if point.key == LOCK:
+        raise InputError("A lock is taken off by its own act.", field="point", next_step="Use Lock off.")
+    if point.key in (CLEAR, GUARDS) and how == "seen":
+        _in_turn(sheet, point.key)
+    elif point.locked and how == "seen":
+        check_locked_out(job.stands, facts_of(desk.session, job.id))
+    if "way" in point.asks and how == "seen" and not str(body.get("way", "")).strip():
+        raise InputError(
+            f"{point.label}: say how.", field="way", next_step=f"One of: {', '.join(point.ways)}."
+        )
+    return {"label": point.label}
+
+
+def _in_turn(sheet: ProveSheet, key: str) -> None:
+    """Guards go on when nobody reaches in any more."""
+    if key == GUARDS and sheet.by_key[CLEAR].is_open:
+        raise InputError(
+            "Tools and people first: nobody may reach in when the guards go on.",
+            field="point",
+            next_step="Count the tools, see that everybody is clear, say so.",
+        )
+
+
+def _lock_off(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    """Last of all, and by whoever hung it."""
+    lock = next((f for f in locks_hung(facts_of(desk.session, job.id)) if f.id == body.get("lock")), None)
+    if lock is None:
+        raise InputError(
+            "This lock does not hang any more.", field="lock", next_step="Look at the page again."
+        )
+    for key in (CLEAR, GUARDS):
+        point = sheet.by_key.get(key)
+        if point is not None and point.is_open:
+            raise InputError(
+                f"The lock comes off last: {point.label.lower()} first.",
+                field="lock",
+                next_step="See to it, say so, then take the lock off.",
+            )
+    first = [p for p in sheet.first if p.group not in ("ready", "run", "after")]
+    if first:
+        raise InputError(
+            "The lock stays on: " + told(first) + ".",
+            field="lock",
+            next_step="Settle each, then take the lock off.",
+        )
+    _own_lock(desk, lock, body)
+    return {"points": lock.body.points}
+
+
+def _own_lock(desk: Desk, lock: Fact, body: Body) -> None:
+    if lock.by and lock.by != desk.mechanic().name and not str(body.get("words", "")).strip():
+        raise InputError(
+            f"{lock.by} hung this lock: {lock.by} takes it off.",
+            field="words",
+            next_step=f"If {lock.by} cannot: say by whose authority it comes off, and that {lock.by} was told.",
+        )
+
+
+def _deferred(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    if not body.get("point"):
+        return {}
+    point = _point(sheet, body)
+    if point.must:
+        raise InputError(
+            f"{point.label}: nobody releases over this. It cannot be put off.",
+            field="point",
+            next_step="Settle it now.",
+        )
+    return {"what": str(body.get("what", "")).strip() or point.label}
+
+
+def _begun(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    before = [p for p in sheet.points if p.group == "ready" and p.is_open]
+    before += [p for p in sheet.first if p.group not in ("ready", "run", "after")]
+    if before:
+        raise InputError(
+            "It does not run yet: " + told(before) + ".",
+            field="stage",
+            next_step="Settle each first.",
+        )
+    stage = next((s for s in sheet.log.stages if s.key == body.get("stage")), None)
+    filled = dict(body)
+    if stage is not None:
+        filled |= {
+            "label": stage.label,
+            "words": stage.words,
+            "minutes": stage.minutes,
+            "limit": stage.limit,
+            "source": stage.source,
+        }
+    elif body.get("stage"):
+        raise InputError(f"No stage {body['stage']!r} is asked for.", field="stage")
+    refused = check_start(sheet.log, _read(RunBegunKind.key, filled))
+    if refused:
+        raise InputError(refused, field="hottest", next_step="Nothing was stored.")
+    return filled
+
+
+def _read_at(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    """A reading without a minute was taken now."""
+    run = next((r for r in sheet.log.runs if r.id == body.get("run")), None)
+    if run is not None and run.state != "running":
+        raise InputError(f"{run.body.label} is ended.", field="run", next_step="Begin the next stage.")
+    if run is None or body.get("minutes") is not None:
+        return {}
+    gone_by = local(desk.session, desk.now) - datetime.fromisoformat(run.at)
+    return {"minutes": round(gone_by.total_seconds() / 60, 1)}
+
+
+def _ended(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+    run = next((r for r in sheet.log.runs if r.id == body.get("run")), None)
+    if run is not None and run.state != "running":
+        raise InputError(f"{run.body.label} is ended already.", field="run")
+    if run is not None and body.get("how") == "done" and run.must_stop:
+        raise InputError(
+            "It had to be stopped: it was not run to its end.",
+            field="how",
+            next_step="Write it down as stopped, and why.",
+        )
+    if run is not None and body.get("how") == "done" and run.worst is None:
+        raise InputError(
+            "No bearing was read in this stage.",
+            field="how",
+            next_step="Read each bearing at least once, or write it down as stopped.",
+        )
+    return {}
+
+
+def _point(sheet: ProveSheet, body: Body) -> ProvePoint:
+    point = sheet.by_key.get(str(body.get("point", "")))
+    if point is None:
+        raise InputError(
+            f"The list has no point {body.get('point')!r}.",
+            field="point",
+            next_step="Look at the page again.",
+        )
+    return point
+
+
+def _read(kind: str, body: Body) -> Any:
+    return read_fact(kind, body, Definition())[1]
+
+
+_CHECKS: dict[str, Callable[[Desk, t.Job, ProveSheet, Body], dict[str, Any]]] = {
+    ProvedKind.key: _proved,
+    LockOffKind.key: _lock_off,
+    DeferredKind.key: _deferred,
+    RunBegunKind.key: _begun,
+    RunReadKind.key: _read_at,
+    RunEndedKind.key: _ended,
+}

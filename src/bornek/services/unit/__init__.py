@@ -1,0 +1,1 @@
+"""A unit over all its jobs: what it owes, its life."""
