@@ -18,6 +18,9 @@ from bornek.core.scenes import (
     Gears,
     HoleRing,
     Ladder,
+    Life,
+    LifeFan,
+    LifeVisit,
     Patch,
     Ray,
     Rung,
@@ -259,4 +262,8 @@ def every_small_scene() -> tuple[Scene, ...]:
                                                  (((60, 10), (66, 18), (54, 18)),)),)),
         HoleRing("Cover holes", (Rung(0.0, "0° = 0.10", "now", tag="0"), Rung(120.0, "120° = 0.02", "wanted", tag="1"),
                                  Rung(240.0, "240° = 0.30", "free", tag="2")), 30.0, "mesh"),
+        Life("End play", "mm", 0.0, 0.4, (Tick(0.0, "0.00"), Tick(0.2, "0.20")),
+             (LifeVisit(0.0, "Apr 2008", "first here", None, Tick(0.09, "0.090")),
+              LifeVisit(0.5, "Sep 2013", "Jun", Tick(0.235, "0.235"), Tick(0.085, "0.085"), "0.027 a year")),
+             Band(0.06, 0.12, "0.06–0.12"), Tick(0.25, "0.25"), "", LifeFan(0.8, 0.9, 1.0, "March 2031", "to 2033")),
     )  # fmt: skip

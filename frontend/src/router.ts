@@ -20,6 +20,7 @@ export const router = createRouter({
     { path: "/jobs/:job/mesh/train", component: () => import("./stages/mesh/TrainPage.vue"), props: true },
     { path: "/jobs/:job/set/:setting", component: () => import("./stages/set/SetPage.vue"), props: true },
     { path: "/jobs/:job/plan/:step", component: () => import("./stages/plan/StepPage.vue"), props: true },
+    { path: "/units/:unit", component: () => import("./shop/life/LifePage.vue"), props: true },
     { path: "/orders", component: () => import("./shop/OrdersPage.vue") },
     { path: "/today", component: () => import("./shop/TodayPage.vue") },
     { path: "/tools", component: () => import("./shop/ToolsPage.vue") },

@@ -37,6 +37,7 @@ from bornek.web.shop import sums as sum_routes
 from bornek.web.shop import today as today_routes
 from bornek.web.shop import unit_types as unit_type_routes
 from bornek.web.strip import routes as strip_routes
+from bornek.web.unit import routes as unit_routes
 from bornek.web.wire import Wire
 
 PAGE = Path(__file__).parent / "page"
@@ -101,6 +102,7 @@ def create_app(
         plan_routes,
         fit_routes,
         prove_routes,
+        unit_routes,
         setting_routes,
         kind_routes,
         sum_routes,

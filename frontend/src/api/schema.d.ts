@@ -5519,6 +5519,148 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/units/{unit_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    unit_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LifeView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/units/{unit_id}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                unit_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    unit_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DoneIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LifeView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/yard": {
         parameters: {
             query?: never;
@@ -5657,7 +5799,7 @@ export interface components {
             kind_version: number;
             outcome: components["schemas"]["Outcome"];
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
         };
         Ask: {
             field: string;
@@ -5756,6 +5898,8 @@ export interface components {
             waits_for: string;
         };
         BoardView: {
+            due: components["schemas"]["OwedView"][];
+            due_more: number;
             held_up: number;
             late: number;
             low: string[];
@@ -5989,11 +6133,23 @@ export interface components {
             unit: string;
             window: components["schemas"]["Band"] | null;
         };
+        DoneIn: {
+            fact: string;
+            id: string;
+            /** @default  */
+            words?: string;
+        };
         DoneLine: {
             at: string;
             by: string;
             fact: string;
             fact_kind: string;
+            words: string;
+        };
+        DoneView: {
+            at: string;
+            by: string;
+            what: string;
             words: string;
         };
         DraftStep: {
@@ -6007,6 +6163,11 @@ export interface components {
             count: number;
             label: string;
             thickness: number;
+        };
+        Dwelling: {
+            label: string;
+            part: string;
+            stays: components["schemas"]["Lived"][];
         };
         EccentricCover: {
             angle: number;
@@ -6071,7 +6232,7 @@ export interface components {
         };
         Expectation: {
             option: components["schemas"]["Option"];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
         };
         Expected: {
             label: string;
@@ -6165,7 +6326,7 @@ export interface components {
             open: boolean;
             out: boolean;
             push: components["schemas"]["PushView"] | null;
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
             state: string;
         };
         FitHead: {
@@ -6708,6 +6869,71 @@ export interface components {
             step: string;
             words: string;
         };
+        Life: {
+            earlier: string;
+            fan: components["schemas"]["LifeFan"] | null;
+            hi: number;
+            label: string;
+            limit: components["schemas"]["Tick"] | null;
+            lo: number;
+            ticks: components["schemas"]["Tick"][];
+            /** @enum {string} */
+            type: "life";
+            unit: string;
+            visits: components["schemas"]["LifeVisit"][];
+            window: components["schemas"]["Band"] | null;
+        };
+        LifeFan: {
+            early: number;
+            label: string;
+            late: number;
+            likely: number;
+            words: string;
+        };
+        LifePhotos: {
+            by_visit: components["schemas"]["PhotoView"][][];
+            label: string;
+            subject: string;
+        };
+        LifeQuantity: {
+            act_before: string;
+            aside: string;
+            key: string;
+            label: string;
+            likely: string;
+            place: string;
+            rows: components["schemas"]["VisitRow"][];
+            say: components["schemas"]["Span"][];
+            scene: components["schemas"]["Life"] | null;
+            source: string;
+            told: string;
+            unit: string;
+        };
+        LifeView: {
+            aside: string;
+            done: components["schemas"]["DoneView"][];
+            dwellings: components["schemas"]["Dwelling"][];
+            id: string;
+            name: string;
+            open_job: string;
+            owed: components["schemas"]["OwedView"][];
+            photos: components["schemas"]["LifePhotos"][];
+            quantities: components["schemas"]["LifeQuantity"][];
+            say: components["schemas"]["Span"][];
+            serial: string;
+            tag: string;
+            type_id: string;
+            type_name: string;
+            visits: components["schemas"]["VisitView"][];
+        };
+        LifeVisit: {
+            at: number;
+            found: components["schemas"]["Tick"] | null;
+            label: string;
+            left: components["schemas"]["Tick"] | null;
+            rate: string;
+            words: string;
+        };
         Limit: {
             /** @enum {string} */
             basis: "new parts" | "worn matched parts";
@@ -6756,6 +6982,13 @@ export interface components {
             main: boolean;
             result: string;
             sum: string;
+        };
+        Lived: {
+            came: string;
+            label: string;
+            since: number;
+            until: number;
+            went: string;
         };
         LogRow: {
             found: components["schemas"]["Needle"] | null;
@@ -6967,7 +7200,7 @@ export interface components {
                 [key: string]: components["schemas"]["Normal"] | components["schemas"]["Interval"] | components["schemas"]["AtMost"];
             };
             results: components["schemas"]["Result"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
             sign_blockers: string[];
             unverified: string[];
             verdict: components["schemas"]["Verdict"];
@@ -7632,6 +7865,7 @@ export interface components {
             given: {
                 [key: string]: unknown;
             };
+            in_service: string;
             key: string;
             kind: string;
             label: string;
@@ -7639,6 +7873,7 @@ export interface components {
             place: string;
             rests_on: string[];
             rides_on: string;
+            service_source: string;
         };
         SettingSummary: {
             begun: boolean;
@@ -7706,7 +7941,7 @@ export interface components {
             restart_at: string | null;
             round: number;
             say: components["schemas"]["Span"][];
-            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"])[];
+            scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
             sign_blockers: string[];
             slope: {
                 [key: string]: number;
@@ -8191,6 +8426,23 @@ export interface components {
             leaning: "low" | "high" | "";
             margin: number | null;
             words: string;
+        };
+        VisitRow: {
+            day: string;
+            found: string;
+            hours: string;
+            job_id: string;
+            left: string;
+            rate: string;
+        };
+        VisitView: {
+            closed: string;
+            complaint: string;
+            day: string;
+            hours: string;
+            job_id: string;
+            settings: number;
+            signed: number;
         };
         WaitView: {
             begun: string;

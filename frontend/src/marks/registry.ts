@@ -7,6 +7,7 @@ import FlankMark from "./FlankMark.vue";
 import GearsMark from "./GearsMark.vue";
 import GroupsMark from "./GroupsMark.vue";
 import LadderMark from "./LadderMark.vue";
+import LifeMark from "./LifeMark.vue";
 import PackMark from "./PackMark.vue";
 import RingMark from "./RingMark.vue";
 import RoundLogMark from "./RoundLogMark.vue";
@@ -30,6 +31,7 @@ const marks: Partial<Record<Scene["type"], Component>> = {
   groups: GroupsMark,
   gears: GearsMark,
   ring: RingMark,
+  life: LifeMark,
 };
 
 /** The drawing registered for a type of scene. */

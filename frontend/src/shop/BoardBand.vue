@@ -9,7 +9,7 @@ defineProps<{ title: string; sub: string; texture: string; rows: BoardRow[] }>()
 const words = (row: BoardRow) => row.say.map((s) => s.text).join("");
 const lead = (row: BoardRow) => row.settings.find((s) => s.id === row.setting_id);
 const to = (row: BoardRow) =>
-  row.band === "done" ? `/jobs/${row.job_id}/record` : `/jobs/${row.job_id}/set/${row.setting_id}`;
+  row.band === "done" ? `/jobs/${row.job_id}/prove` : `/jobs/${row.job_id}/set/${row.setting_id}`;
 const small = (row: BoardRow) =>
   row.waits_for
     ? `Waits for ${row.waits_for}.`

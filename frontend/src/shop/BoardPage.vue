@@ -10,6 +10,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import SayLine from "../ui/SayLine.vue";
 import BoardBand from "./BoardBand.vue";
 import DayLine from "./DayLine.vue";
+import DueBand from "./DueBand.vue";
 import TakeIn from "./TakeIn.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 
@@ -28,7 +29,7 @@ const bands = computed(() =>
   [
     { key: "hands", title: "Needs hands", sub: "begun first, then the worst", texture: "bg-found" },
     { key: "held", title: "Held up", sub: "somebody has to be asked", texture: "border-2 border-dashed" },
-    { key: "done", title: "Every setting signed", sub: "the record is ready", texture: "border-2" },
+    { key: "done", title: "Every setting signed", sub: "to be proved and released", texture: "border-2" },
   ].map((b) => ({ ...b, rows: data.value?.rows.filter((r) => r.band === b.key) ?? [] })),
 );
 const counts = computed<[number, string][]>(() => [
@@ -72,6 +73,7 @@ const counts = computed<[number, string][]>(() => [
       :texture="b.texture"
       :rows="b.rows"
     />
+    <DueBand v-if="data.due.length" :due="data.due" :more="data.due_more" />
     <p v-if="data.low.length" class="px-5 py-3 text-[16px]">
       <strong>Drawer runs low:</strong> {{ data.low.join(" · ") }}
     </p>

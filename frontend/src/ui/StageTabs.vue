@@ -22,8 +22,12 @@ defineEmits<{ cautions: [] }>();
         >{{ typed }}</span
       >
     </button>
-    <button type="button" class="control ml-auto" @click="$emit('cautions')">
-      Cautions <span class="keycap">a</span>
-    </button>
+    <span class="ml-auto flex flex-wrap gap-2">
+      <slot>
+        <button type="button" class="control" @click="$emit('cautions')">
+          Cautions <span class="keycap">a</span>
+        </button>
+      </slot>
+    </span>
   </nav>
 </template>

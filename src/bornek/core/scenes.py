@@ -377,6 +377,47 @@ class HoleRing:
     type: Literal["ring"] = "ring"
 
 
+@dataclass(frozen=True)
+class LifeVisit:
+    """One visit at its place down the years, 0 to 1: what was found (filled), what was left (open), and how fast it wore
+    up to here."""
+
+    at: float
+    label: str
+    words: str
+    found: Tick | None = None
+    left: Tick | None = None
+    rate: str = ""
+
+
+@dataclass(frozen=True)
+class LifeFan:
+    """When the limit will be met: the early end, the likely day and the late end of the band, as places down."""
+
+    early: float
+    likely: float
+    late: float
+    label: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Life:
+    """A quantity over the years, time running down: the window it is left in, the most in service, every visit."""
+
+    label: str
+    unit: str
+    lo: float
+    hi: float
+    ticks: tuple[Tick, ...]
+    visits: tuple[LifeVisit, ...]
+    window: Band | None = None
+    limit: Tick | None = None
+    earlier: str = ""
+    fan: LifeFan | None = None
+    type: Literal["life"] = "life"
+
+
 Scene = (
     Readout
     | RoundLog
@@ -392,4 +433,5 @@ Scene = (
     | Groups
     | Gears
     | HoleRing
+    | Life
 )

@@ -20,11 +20,14 @@ START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
 class Hand:
     """One pair of hands on one setting: reads, moves and signs, a few minutes apart."""
 
-    def __init__(self, session: Session, actor: str, setting_id: str, ticks: Iterator[int]) -> None:
+    def __init__(
+        self, session: Session, actor: str, setting_id: str, ticks: Iterator[int], start: datetime = START
+    ) -> None:
         self.session, self.actor, self.setting_id, self.ticks = session, actor, setting_id, ticks
+        self.start = start
 
     def desk(self) -> Desk:
-        return Desk(self.session, self.actor, START + timedelta(minutes=3 * next(self.ticks)))
+        return Desk(self.session, self.actor, self.start + timedelta(minutes=3 * next(self.ticks)))
 
     def new_id(self) -> str:
         return f"{self.setting_id}.d{next(self.ticks)}"

@@ -13,6 +13,7 @@ from bornek.core.mesh.contact import Shift
 from bornek.demo.fits import seed_fits
 from bornek.demo.hand import START, Hand
 from bornek.demo.inspection import seed_inspection
+from bornek.demo.life import seed_life
 from bornek.demo.meshes import seed_meshes
 from bornek.demo.plan import seed_plan
 from bornek.demo.prove import seed_opened, seed_prove
@@ -57,6 +58,7 @@ def seed(session: Session, files: Files | None = None) -> None:
         define_type(desk, type_id, name, definition)
     receive_job(Desk(session, "oda", START - timedelta(days=200)), dict(OLD_JOB))
     seed_old_winch(session)
+    seed_life(session)
     for n, job in enumerate(JOBS):
         receive_job(Desk(session, "oda", START - timedelta(days=len(JOBS) - n)), dict(job))
     _winch_in_hand(Hand(session, "marl", "w17.output-end-play", ticks))

@@ -8,6 +8,7 @@ from bornek.demo.units.compressor import COMPRESSOR
 from bornek.demo.units.crane_box import CRANE_BOX
 from bornek.demo.units.final_drive import FINAL_DRIVE
 from bornek.demo.units.gearbox import GEARBOX
+from bornek.demo.units.haul_winch import HAUL_WINCH
 from bornek.demo.units.ladder_hoist import LADDER_HOIST
 from bornek.demo.units.pump_motor import PUMP_MOTOR
 from bornek.demo.units.ramp_winch import RAMP_WINCH
@@ -47,6 +48,7 @@ GAUGES: tuple[dict[str, Any], ...] = (
 DRAWER = {
     "C3 ring": {0.05: 6, 0.08: 4, 0.10: 8, 0.15: 5, 0.20: 6, 0.25: 4, 0.50: 3},
     "P5 ring": {0.05: 4, 0.10: 6, 0.20: 5, 0.25: 4, 0.50: 4},
+    "H2 ring": {0.05: 6, 0.08: 6, 0.10: 6, 0.15: 6, 0.20: 4, 0.25: 6, 0.50: 6},
     "GB washer": {2.40: 1, 2.50: 2, 2.60: 2, 2.70: 2, 2.80: 1},
     "K2 split": {0.0508: 5, 0.0762: 5, 0.127: 6, 0.254: 6, 0.508: 4},
 }
@@ -75,6 +77,7 @@ TYPES: tuple[tuple[str, str, dict[str, Any]], ...] = (
     ("sump-motor", "Sump pump, vertical motor", SUMP_MOTOR),
     ("compressor", "Workshop air compressor", COMPRESSOR),
     ("steering-gear", "Steering gear, sectors in eccentric covers", STEERING_GEAR),
+    ("haul-winch", "Slipway haul winch", HAUL_WINCH),
     ("crane-box", "Crane travel gearbox, twin countershafts", CRANE_BOX),
 )
 

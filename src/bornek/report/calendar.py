@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from datetime import datetime
+from collections.abc import Sequence
+from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
 from icalendar import Alarm, Calendar, Event
@@ -11,10 +12,12 @@ from bornek.core.build.player import hours
 from bornek.core.build.schedule.tasks import Slot
 from bornek.core.build.standing import waits
 from bornek.core.build.today.yard_day import YardDay
+from bornek.services.unit.owed import OwedView
 
 
-def day_calendar(day: YardDay, yard: str, zone: str, stamp: datetime) -> bytes:
-    """One event for each step's hands and one for the moment at which a wait is over, in the yard's zone."""
+def day_calendar(day: YardDay, yard: str, zone: str, stamp: datetime, owed: Sequence[OwedView] = ()) -> bytes:
+    """One event for each step's hands and one for the moment at which a wait is over, in the yard's zone; a whole day
+    for what a unit owes."""
     calendar = Calendar()
     calendar.add("prodid", "-//Bornek//build order//EN")
     calendar.add("version", "2.0")
@@ -36,8 +39,20 @@ def day_calendar(day: YardDay, yard: str, zone: str, stamp: datetime) -> bytes:
                 calendar.add_component(
                     _ready(f"{about.job}/{key}.ready", about.tag, f"{label}: ready", ready, stamp)
                 )
+    for o in owed:
+        calendar.add_component(_due(o, stamp))
     made: bytes = calendar.to_ical()
     return made
+
+
+def _due(owed: OwedView, stamp: datetime) -> Event:
+    event = Event()
+    event.add("uid", f"{owed.fact}.owed@bornek")
+    event.add("dtstamp", stamp)
+    event.add("summary", f"{owed.tag} {owed.what}")
+    event.add("dtstart", date.fromisoformat(owed.until))
+    event.add("description", f"put off on {owed.at} by {owed.by}, to be done by {owed.who}: {owed.why}")
+    return event
 
 
 def _hands(

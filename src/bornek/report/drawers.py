@@ -9,6 +9,7 @@ from reportlab.graphics.shapes import Drawing
 from bornek.report.flank_mark import draw_flank
 from bornek.report.gear_marks import draw_gears, draw_ring
 from bornek.report.groups_mark import draw_groups
+from bornek.report.life_mark import draw_life
 from bornek.report.marks import draw_log, draw_pack, draw_readout
 from bornek.report.paint import Scene
 from bornek.report.round_marks import draw_bolts, draw_dial
@@ -30,6 +31,7 @@ DRAWERS: dict[str, Callable[[Scene, float], Drawing]] = {
     "groups": draw_groups,
     "gears": draw_gears,
     "ring": draw_ring,
+    "life": draw_life,
 }
 NARROW = {"pack": 190.0, "flank": 240.0}
 """Drawings that do not need the whole width of the sheet."""

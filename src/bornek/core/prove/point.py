@@ -92,8 +92,8 @@ def looked_at(job: JobStands, point: ProvePoint, parts: Sequence[str] = (), sinc
     """
     point = replace(point, here=True)
     after = max([since, *(job.touched.get(p, 0) for p in parts)])
-    said = job.proved.get(point.key)
-    if said is not None:
+    said, off = job.proved.get(point.key), job.put_off.get(point.key)
+    if said is not None and (off is None or off.seq < said.seq or point.must):
         body: Proved = said.body
         told = replace(point, by=said.by, fact=said.id, photo=body.photo)
         if said.seq < after:
@@ -118,7 +118,7 @@ def _put_off_words(fact: Fact) -> str:
 
 def spoken_off(job: JobStands, point: ProvePoint) -> ProvePoint:
     """A point that is settled elsewhere: put off, or said that it could not be checked, if nobody must."""
-    if not point.is_open or point.must:
+    if point.here or not point.is_open or point.must:
         return point
     said = job.proved.get(point.key)
     if said is not None and said.body.how == "could_not":

@@ -36,15 +36,8 @@ VERDICTS: dict[Code, str] = {
     "meets_limit": "out_high",
 }
 """How each judgement of the rise is marked."""
-WORST: tuple[Code, ...] = (
-    "limit",
-    "bends_up",
-    "meets_limit",
-    "over",
-    "not_levelling",
-    "early",
-    "levels",
-)
+WORST: tuple[Code, ...] = ("limit", "bends_up", "meets_limit", "over", "not_levelling")
+"""Which judgement decides for a stage; among the others the hottest bearing does."""
 RunState = Literal["running", "done", "stopped"]
 
 
@@ -62,6 +55,10 @@ class BearingRow:
     @property
     def code(self) -> str:
         return VERDICTS[self.found.code] if self.read else "not_read"
+
+    @property
+    def severity(self) -> int:
+        return WORST.index(self.found.code) if self.found.code in WORST else len(WORST)
 
 
 @dataclass(frozen=True)
@@ -92,7 +89,7 @@ class Run:
     def worst(self) -> BearingRow | None:
         """The bearing that decides, among those read."""
         read = [r for r in self.rows if r.read]
-        return min(read, key=lambda r: WORST.index(r.found.code), default=None)
+        return min(read, key=lambda r: (r.severity, -r.read[-1].celsius), default=None)
 
 
 @dataclass(frozen=True)

@@ -219,6 +219,8 @@ class Setting(Calculation):
     """Set to less than a µm: values are said to a tenth of one."""
     from_unit: ClassVar[Mapping[str, str]] = {}
     """Fields that the unit's definition may fill, by what it calls them."""
+    wears: ClassVar[int] = 1
+    """Which way its value goes as the unit wears: +1 up, −1 down, 0 where it is no measure of wear."""
     layout: ClassVar[str] = "bench"
     """How its page is laid out, by name: bench for one quantity, side_by_side for several."""
 

@@ -64,6 +64,7 @@ class _Drag:
 @register
 class RollingDrag(Counted):
     id = "rolling_drag"
+    wears = -1
     counted_by: ClassVar[float] = TURN_STEP_DEG
     touches: ClassVar[frozenset[str]] = frozenset({"nut", "axial"})
     title = "Preload by rolling drag"

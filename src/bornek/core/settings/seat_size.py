@@ -44,6 +44,7 @@ WHAT = (("journal", "a journal or shaft seat"), ("bore", "a bore"), ("housing", 
 @register
 class SeatSize(Setting):
     id = "seat_size"
+    wears = 0
     title = "Size of a journal, bore or housing seat"
     plain = "A seat or a bore by itself: its size, its fit"
     offers = tuple(

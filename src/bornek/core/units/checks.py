@@ -142,7 +142,11 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
             kind = find_kind(s.kind)
             for limit in s.limits or (None,):
                 given = read_given(kind, given_of(d, s, kind, limit))
-                kind.evaluate(Context(given=given))
+                target = kind.evaluate(Context(given=given)).target()
+            if s.in_service:
+                parse(s.in_service, target.quantity if target else "length")
+                if not s.service_source:
+                    wrong[f"settings[{i}].service_source"] = "is missing: a limit has a source"
         except BornekError as error:
             wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"
 

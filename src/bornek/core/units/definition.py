@@ -112,7 +112,8 @@ class Limit:
 @dataclass(frozen=True)
 class SettingPoint:
     """A quantity to be set at a place, by a kind. `rests_on`: places whose moves disturb it. `rides_on`:
-    the part with a serial whose history this setting is."""
+    the part with a serial whose history this setting is. `in_service`: how far it may wear before it is rebuilt, as
+    spoken, from `service_source`."""
 
     key: str
     label: str
@@ -123,6 +124,8 @@ class SettingPoint:
     rests_on: tuple[str, ...] = ()
     rides_on: str = ""
     limits: tuple[Limit, ...] = ()
+    in_service: str = ""
+    service_source: str = ""
 
 
 @dataclass(frozen=True)

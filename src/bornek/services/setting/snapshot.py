@@ -40,5 +40,10 @@ def make_snapshot(desk: Desk, loaded: LoadedSetting, remark: str) -> dict[str, A
         "remark": remark,
         "through": log.job.seq,
         "chain": job_chain(desk.session, log.job.id),
+        "found": {
+            r.key: dump(r.value)
+            for r in loaded.reckoning.outcome(1).results
+            if r.role == "target" and r.value
+        },
     }
     return frozen | {key: record[key] for key in FROM_RECORD}

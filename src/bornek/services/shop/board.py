@@ -13,6 +13,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.facts.released import release_of
 from bornek.core.parts.days import is_late
 from bornek.core.parts.orders import order_lines
 from bornek.core.phrases import Span
@@ -22,6 +23,7 @@ from bornek.services.job.job_definition import definition_of
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.shop.drawer import low_shims
 from bornek.services.strip.facts_of import facts_of
+from bornek.services.unit.owed import OwedView, yard_owed
 from bornek.store import tables as t
 from bornek.store.queries.drawer import movements_by_form
 from bornek.store.queries.jobs import (
@@ -64,7 +66,8 @@ class BoardRow:
 @dataclass(frozen=True)
 class BoardView:
     """`rows` are the first of each band; the counts are of all open jobs, `unread` of those not read yet;
-    `late` counts orders of the whole yard."""
+    `late` counts orders of the whole yard. `due`: what
+    units owe, the soonest first, and how many more."""
 
     say: list[Span]
     needs_hands: int
@@ -74,12 +77,15 @@ class BoardView:
     late: int
     rows: list[BoardRow]
     low: list[str]
+    due: list[OwedView]
+    due_more: int
 
 
 URGENCY = ("out_high", "out_low", "not_proven", "at_edge", "read_again", "not_read", "in")
 BANDS = ("hands", "held", "done")
 SHOWN = 30
 AT_ONCE = 60
+DUE_SHOWN = 8
 
 
 def board_is_stale(session: Session) -> bool:
@@ -113,6 +119,7 @@ def view_board(session: Session, today: date) -> dict[str, Any]:
     """The first rows of each band as kept; `unread` jobs are not in it yet (refresh_board reads them)."""
     shown = [job_id for band in BANDS for job_id, _ in marks_in(session, band, SHOWN)]
     rows, count = standing_rows(session, shown), band_counts(session)
+    due = yard_owed(session, today.isoformat())
     say = [Span("Nothing needs hands.")]
     if rows and rows[0]["band"] == "hands":
         first = rows[0]
@@ -126,6 +133,8 @@ def view_board(session: Session, today: date) -> dict[str, Any]:
         late=sum(o.late for o in yard_orders(session, today)),
         rows=[],
         low=low_shims(session),
+        due=due[:DUE_SHOWN],
+        due_more=max(0, len(due) - DUE_SHOWN),
     )
     view: dict[str, Any] = dump(board)
     return view | {"rows": [row | {"late": _late(row["owed"], today)} for row in rows]}
@@ -168,7 +177,7 @@ def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
         if unsigned or not settings
         else "done"
     )
-    say = lead.say if lead and unsigned else [Span("Every setting is signed. Take the record.")]
+    say = lead.say if lead and unsigned else _say_signed(session, job)
     if not settings:
         say = [Span("Nothing is defined to be set. Fill in the job's own definition.")]
     settings = [s if s is lead else replace(s, strip=None, say=[]) for s in settings]
@@ -186,6 +195,13 @@ def _row(session: Session, job: t.Job, unit: t.Unit, today: date) -> BoardRow:
         owed=_owed(session, job),
         late=[],
     )
+
+
+def _say_signed(session: Session, job: t.Job) -> list[Span]:
+    """What is next once every setting is signed."""
+    if release_of(facts_of(session, job.id)) is not None:
+        return [Span("Released: "), Span("close the job", True), Span(".")]
+    return [Span("Every setting is signed: "), Span("prove it", True), Span(".")]
 
 
 def _owed(session: Session, job: t.Job) -> list[Owed]:

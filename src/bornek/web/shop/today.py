@@ -12,6 +12,7 @@ from bornek.services.shop.hours import HoursView, view_hours, write_hours
 from bornek.services.shop.today import TodayView, job_day, view_today, yard_day
 from bornek.services.shop.tools import ToolShelf, view_tools, write_tool
 from bornek.services.shop.yard import view_yard
+from bornek.services.unit.owed import yard_owed
 from bornek.web.documents import problems, shows, writes
 from bornek.web.shop.inputs import ShopHoursIn, ToolIn
 from bornek.web.wire import attached, made, wire
@@ -30,7 +31,9 @@ def today() -> Response:
 def calendar() -> Response:
     with wire().reading() as session:
         yard = view_yard(session)
-        body = day_calendar(yard_day(session, wire().clock()), yard["name"], yard["zone"], wire().clock())
+        owed = yard_owed(session, wire().today(session).isoformat())
+        day = yard_day(session, wire().clock())
+        body = day_calendar(day, yard["name"], yard["zone"], wire().clock(), owed)
     return attached(body, "text/calendar; charset=utf-8", "today.ics")
 
 

@@ -1,0 +1,1 @@
+"""A unit over all its jobs: what was found and left, how it wears, what came and went."""

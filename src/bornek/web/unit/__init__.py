@@ -1,0 +1,1 @@
+"""Routes of a unit over all its jobs."""
