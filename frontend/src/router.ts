@@ -30,6 +30,7 @@ export const router = createRouter({
     { path: "/jobs/:job/definition", component: () => import("./stages/job/JobTypePage.vue"), props: true },
     { path: "/types", component: () => import("./shop/TypesPage.vue") },
     { path: "/types/:type", component: () => import("./shop/TypePage.vue"), props: true },
+    { path: "/report", component: () => import("./shop/ReportPage.vue") },
     { path: "/yard", component: () => import("./shop/YardPage.vue") },
     { path: "/search", component: () => import("./shop/SearchPage.vue") },
     { path: "/:rest(.*)*", component: () => import("./shop/LostPage.vue") },

@@ -32,6 +32,7 @@ from bornek.web.prove import routes as prove_routes
 from bornek.web.setting import routes as setting_routes
 from bornek.web.shop import kinds as kind_routes
 from bornek.web.shop import limits as limit_routes
+from bornek.web.shop import report as report_routes
 from bornek.web.shop import routes as shop_routes
 from bornek.web.shop import sums as sum_routes
 from bornek.web.shop import today as today_routes
@@ -107,6 +108,7 @@ def create_app(
         kind_routes,
         sum_routes,
         limit_routes,
+        report_routes,
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)

@@ -17,10 +17,18 @@ from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import calculations, kinds
 from bornek.demo.seed import seed
 from bornek.serve import serve
-from bornek.services.job.verify_file import verify_file
+from bornek.services.archive.read_archive import is_archive, read_archive
+from bornek.services.archive.take_archive import take_archive
+from bornek.services.archive.verify_archive import verify_archive
+from bornek.services.archive.write_archive import write_archive
+from bornek.services.job.verify_file import Verified, verify_file
+from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.store.yard_file import back_up, make_yard, open_yard, restore
 from bornek.web.shop.unit_type_schema import unit_type_schema
+
+OTHER = {"backup": "--to", "restore": "--from", "archive": "--to", "take-in": "--from"}
+"""Commands that name another file, and how."""
 
 
 def main(argv: list[str] | None = None) -> int:
@@ -45,15 +53,21 @@ def _parser() -> argparse.ArgumentParser:
     one = command("compute", _compute, "Compute one setting from JSON; - reads standard input.")
     one.add_argument("kind")
     one.add_argument("file")
-    seal = command("verify", _verify, "Say whether the signatures of an exchange file still hold.")
+    seal = command(
+        "verify", _verify, "Say whether the signatures of an exchange file or a yard's archive still hold."
+    )
     seal.add_argument("file", type=Path)
-    seal.add_argument("--end", default="", metavar="CODE", help="the end that the build sheet printed")
+    seal.add_argument(
+        "--end", default="", metavar="CODE", help="the end that the build sheet, or the archive, printed"
+    )
     for name, run, words in (
         ("serve", _serve, "Serve the application."),
         ("demo", _demo, "Seed the demo yard if the file is new, then serve."),
         ("seed", _seed, "Seed the demo yard into a new file."),
         ("backup", _backup, "Copy the database to --to while it runs."),
         ("restore", _restore, "Put a backup --from in the database's place."),
+        ("archive", _archive, "Write everything that the yard holds into one open file, --to."),
+        ("take-in", _take_in, "Take an archive --from into a yard that is empty or new."),
     ):
         made = command(name, run, words)
         made.add_argument("--data", type=Path, default=Path("var/bornek.sqlite"))
@@ -62,10 +76,8 @@ def _parser() -> argparse.ArgumentParser:
             made.add_argument("--port", type=int, default=8460)
             made.add_argument("--allow-host", action="append", default=[], metavar="NAME",
                               help="another name under which it answers")  # fmt: skip
-        if name in ("backup", "restore"):
-            made.add_argument(
-                "--to" if name == "backup" else "--from", dest="other", type=Path, required=True
-            )
+        if name in OTHER:
+            made.add_argument(OTHER[name], dest="other", type=Path, required=True)
     for name, run, words in (
         ("openapi", _openapi, "Write the OpenAPI document."),
         ("looks", _looks, "Write the page's palette and verdict marks into a folder."),
@@ -97,21 +109,29 @@ def _compute(args: argparse.Namespace) -> None:
 
 def _verify(args: argparse.Namespace) -> int:
     """0 where every signature holds and the end is the one that was kept, else 1."""
-    found = verify_file(_bytes(args.file), datetime.now(UTC).date())
-    for seal in found.seals:
-        state = "; ".join(seal.broken) or "holds"
-        print(f"{seal.setting}: signed by {seal.by} (named, not authenticated), {seal.at[:16]}: {state}")
-    if not found.seals:
-        print("Nothing is signed in this file.")
-    print(f"{found.tag} ends at {found.end or 'nothing'}")
-    same = not args.end or args.end == found.end
+    data, today = _bytes(args.file), datetime.now(UTC).date()
+    jobs, end = verify_archive(data, today) if is_archive(data) else ([verify_file(data, today)], "")
+    for job in jobs:
+        _say_seals(job)
+    if end:
+        print(f"The archive ends at {end}")
+    same = not args.end or args.end in {end, *(job.end for job in jobs)} - {""}
     if args.end:
         print("The end is the one given." if same else f"CHANGED: the end given is {args.end}.")
     else:
         print(
             "Nothing shows that the whole file was not made anew: give --end with the code of the build sheet."
         )
-    return 0 if same and not any(s.broken for s in found.seals) else 1
+    return 0 if same and not any(s.broken for job in jobs for s in job.seals) else 1
+
+
+def _say_seals(job: Verified) -> None:
+    for seal in job.seals:
+        state = "; ".join(seal.broken) or "holds"
+        print(f"{seal.setting}: signed by {seal.by} (named, not authenticated), {seal.at[:16]}: {state}")
+    if not job.seals:
+        print("Nothing is signed here.")
+    print(f"{job.tag} ends at {job.end or 'nothing'}")
 
 
 def _bytes(path: Path) -> bytes:
@@ -148,6 +168,29 @@ def _restore(args: argparse.Namespace) -> None:
     if kept:
         print(f"What was there is kept in {kept}")
     print(f"Restored from {args.other}")
+
+
+def _archive(args: argparse.Namespace) -> None:
+    if args.other.exists():
+        raise InputError(f"{args.other} is there already.", field="to", next_step="Name a new file.")
+    database = open_yard(args.data)
+    with database.reading() as session:
+        data = write_archive(session, Blobs(database.files))
+    database.close()
+    args.other.write_bytes(data)
+    print(f"Everything is in {args.other}. It ends at {read_archive(data).end}: keep this code elsewhere.")
+
+
+def _take_in(args: argparse.Namespace) -> None:
+    archive = read_archive(_bytes(args.other))
+    if not args.data.exists():
+        make_yard(args.data, lambda session, files: take_archive(session, files, archive))
+    else:
+        database = open_yard(args.data)
+        with database.writing() as session:
+            take_archive(session, Blobs(database.files), archive)
+        database.close()
+    print(f"{archive.yard}: {len(archive.jobs)} jobs are in {args.data}")
 
 
 def _openapi(args: argparse.Namespace) -> None:

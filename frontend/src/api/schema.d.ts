@@ -989,6 +989,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/build-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/pdf": string;
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/close": {
         parameters: {
             query?: never;
@@ -5770,6 +5819,142 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/yard/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/zip": string;
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yard/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    /** @description 2026-11-30 */
+                    since?: string;
+                    /** @description 2026-11-30 */
+                    until?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YardReport"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yard/report.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    /** @description 2026-11-30 */
+                    since?: string;
+                    /** @description 2026-11-30 */
+                    until?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -6769,6 +6954,7 @@ export interface components {
             stands: string;
             tag: string;
             train: components["schemas"]["TrainBrief"] | null;
+            unit_id: string;
             unit_name: string;
             unnamed: boolean;
             version: number;
@@ -7062,6 +7248,10 @@ export interface components {
         MechanicView: {
             id: string;
             name: string;
+        };
+        MemoryLine: {
+            jobs: string[];
+            words: string;
         };
         Mend: {
             after: string;
@@ -7664,6 +7854,32 @@ export interface components {
             tag: string;
             way: string;
         };
+        ReportJob: {
+            closed: string;
+            complaint: string;
+            days: number;
+            hours: {
+                [key: string]: number;
+            };
+            job_id: string;
+            opened: string;
+            orders_days: number;
+            state: string;
+            tag: string;
+            waited: number;
+        };
+        ReportRounds: {
+            best: number;
+            kind: string;
+            moves: number;
+            signed: number;
+            title: string;
+        };
+        ReportShim: {
+            form: string;
+            thickness: string;
+            used: number;
+        };
         Result: {
             aim: number | null;
             beside: string;
@@ -7898,6 +8114,7 @@ export interface components {
             job: components["schemas"]["JobHead"];
             knobs: components["schemas"]["KnobView"][];
             label: string;
+            memory: components["schemas"]["MemoryLine"][];
             place: string;
             sheet: components["schemas"]["Sheet"];
             shim_form: string;
@@ -8512,6 +8729,14 @@ export interface components {
         YardIn: {
             name: string;
             zone: string;
+        };
+        YardReport: {
+            jobs: components["schemas"]["ReportJob"][];
+            rounds: components["schemas"]["ReportRounds"][];
+            shims: components["schemas"]["ReportShim"][];
+            since: string;
+            stages: string[][];
+            until: string;
         };
         YardView: {
             name: string;

@@ -81,6 +81,14 @@ const add = () =>
         <button type="submit" class="control">Add</button>
       </form>
     </section>
+    <section class="max-w-[560px] lg:col-span-2" aria-label="Archive" data-archive>
+      <h2 class="zone-head border-b-2 pb-1">Everything, in one open file</h2>
+      <p class="py-2">
+        The archive holds every table as JSON and as CSV, and every photo. It is taken into an empty yard:
+        <code>bornek take-in --from FILE</code>; <code>bornek verify FILE</code> shows whether it was changed.
+      </p>
+      <a class="control" href="/api/yard/archive.zip" download>The yard's archive</a>
+    </section>
     <SendingProblem class="lg:col-span-2" :sending="sending" />
   </main>
 </template>

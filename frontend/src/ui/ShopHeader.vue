@@ -22,6 +22,7 @@ const SHELF = [
   ["/hours", "Shop hours"],
   ["/types", "Unit types"],
   ["/look-fors", "Look-fors"],
+  ["/report", "Report"],
   ["/yard", "The yard"],
 ] as const;
 </script>

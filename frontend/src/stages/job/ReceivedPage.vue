@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What came in: complaint, what is known, schools in force, serials with what they bring along; closing. */
 import { computed, reactive, ref, toRef, watch } from "vue";
+import { RouterLink } from "vue-router";
 import { useStageKeys } from "../../composables/useStageKeys";
 import { useYard } from "../../composables/useYard";
 import SendingProblem from "../../ui/SendingProblem.vue";
@@ -68,6 +69,7 @@ useStageKeys();
         <ul v-if="data.corrections.length" class="mt-3" data-corrections>
           <li v-for="c in data.corrections" :key="c" class="border-l-4 pl-3">{{ c }}</li>
         </ul>
+        <RouterLink class="control mt-3 ml-3" :to="`/units/${data.unit_id}`" data-life>Its life</RouterLink>
         <h2 class="zone-head mt-5 border-b-2 pb-1">Gear sets and bearings with a serial</h2>
         <form class="flex flex-col gap-3 py-3" data-serials @submit.prevent="desk.name(serials)">
           <div v-for="c in data.components" :key="c.part" class="border-b-2 border-row pb-2">

@@ -2,7 +2,7 @@
 /** The record of a job, as it will be printed, and its open formats. */
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
-import { useRouter } from "vue-router";
+import { RouterLink, useRouter } from "vue-router";
 import { api, unwrap } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
 import SceneMark from "../../marks/SceneMark.vue";
@@ -20,7 +20,8 @@ const { data, error } = useQuery({
 const unsigned = computed(() => data.value?.settings.filter((s) => !s.signature).length ?? 0);
 const broken = computed(() => data.value?.settings.filter((s) => s.signature?.broken.length).length ?? 0);
 const files: [string, string][] = [
-  ["record.pdf", "PDF build sheet"],
+  ["build-sheet.pdf", "Build sheet for its owner"],
+  ["record.pdf", "Full record, PDF"],
   ["readings.csv", "Readings as CSV"],
   ["exchange.zip", "Exchange file"],
 ];
@@ -50,11 +51,12 @@ const files: [string, string][] = [
         v-for="[file, words] in files"
         :key="file"
         class="control"
-        :class="file === 'record.pdf' ? 'control-main' : ''"
+        :class="file === 'build-sheet.pdf' ? 'control-main' : ''"
         :href="`/api/jobs/${job}/${file}`"
         download
         >{{ words }}</a
       >
+      <RouterLink class="control" :to="`/units/${data.job.unit_id}`" data-life>Its life</RouterLink>
     </section>
     <div
       v-if="data.job.section.shapes.length"

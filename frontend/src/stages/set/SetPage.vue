@@ -11,6 +11,7 @@ import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 import GivenPanel from "./GivenPanel.vue";
 import { columnsOf, layoutOf } from "./layouts";
+import MemoryStrip from "./MemoryStrip.vue";
 import NotTaken from "./NotTaken.vue";
 import ReadingZone from "./ReadingZone.vue";
 import SetFoot from "./SetFoot.vue";
@@ -84,6 +85,7 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       :head="head"
       :aside="lacking ? `This older signature does not hold: ${lacking}.` : page.sheet.aside"
     />
+    <MemoryStrip :lines="page.view.memory" />
     <SealLine :broken="page.signed?.broken ?? []" class="px-5" />
     <NotTaken :page="page" />
     <GivenPanel

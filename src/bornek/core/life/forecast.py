@@ -25,6 +25,7 @@ class Forecast:
 
     wear: Wear
     base: Base
+    sense: int
     stretches: tuple[Stretch, ...]
     act_before: date | None = None
     likely: date | None = None
@@ -87,6 +88,7 @@ def forecast(
     return Forecast(
         found,
         base,
+        sense,
         stretches,
         day(act_before),
         day(found.likely),

@@ -38,7 +38,7 @@ def say_life(f: Forecast, limit: float, left: float | None, say: Speech | Shown)
     lim = say.number(limit)
     w = f.wear
     if w.told == "past":
-        found = say.number(w.now)
+        found = say.number(f.sense * w.now)
         return (
             Span(f"Found at {found}, past {lim}: "),
             Span("act now", True),

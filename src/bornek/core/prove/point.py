@@ -126,6 +126,17 @@ def spoken_off(job: JobStands, point: ProvePoint) -> ProvePoint:
     return put_off(job, point)
 
 
+def left_words(point: ProvePoint) -> str:
+    """How a point that is left open goes on the record: no question there.
+
+    >>> left_words(ProvePoint("a", "inside", "Input seal", "lip to the oil, greased?", here=True))
+    'Input seal: not looked at'
+    """
+    if point.here and point.state == "open" and point.words.endswith("?"):
+        return f"{point.label}: not looked at"
+    return f"{point.label}: {point.words.removesuffix('?').rstrip('.')}"
+
+
 def told(points: Sequence[ProvePoint]) -> str:
     """Points with how each stands, in one run of words.
 

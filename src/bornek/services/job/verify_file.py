@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import date
 
+from sqlalchemy.orm import Session
+
 from bornek.services.job.chain import END_LETTERS, job_chain
 from bornek.services.job.exchange.check_rows import check_rows
 from bornek.services.job.exchange.rehearse import alone
@@ -34,6 +36,7 @@ class Verified:
     tag: str
     end: str
     seals: list[Seal]
+    job: str = ""
 
 
 def verify_file(data: bytes, today: date) -> Verified:
@@ -42,16 +45,22 @@ def verify_file(data: bytes, today: date) -> Verified:
     check_rows(bundle.rows)
     job_id = str(bundle.rows["job"][0]["id"])
     with alone(bundle, bundle.rows) as session:
-        job, unit = job_with_unit(session, job_id)
-        seals = [
-            Seal(
-                setting=setting.label,
-                by=load_setting(session, setting.id, today).names.get(signature.mechanic_id, ""),
-                at=signature.at.isoformat(),
-                edition=signature.snapshot.get("edition", 1),
-                broken=broken_seal(session, job, signature),
-            )
-            for setting in settings_of(session, job_id)
-            for signature in signatures_of(session, setting.id)
-        ]
-        return Verified(unit.tag, job_chain(session, job_id)[:END_LETTERS], seals)
+        unit = job_with_unit(session, job_id)[1]
+        end = job_chain(session, job_id)[:END_LETTERS]
+        return Verified(unit.tag, end, seals_of(session, job_id, today), job_id)
+
+
+def seals_of(session: Session, job_id: str, today: date) -> list[Seal]:
+    """Every signature of a job, with what of it does not match."""
+    job, _ = job_with_unit(session, job_id)
+    return [
+        Seal(
+            setting=setting.label,
+            by=load_setting(session, setting.id, today).names.get(signature.mechanic_id, ""),
+            at=signature.at.isoformat(),
+            edition=signature.snapshot.get("edition", 1),
+            broken=broken_seal(session, job, signature),
+        )
+        for setting in settings_of(session, job_id)
+        for signature in signatures_of(session, setting.id)
+    ]

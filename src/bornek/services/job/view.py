@@ -100,6 +100,7 @@ class TrainBrief:
 @dataclass(frozen=True)
 class JobView:
     id: str
+    unit_id: str
     tag: str
     unit_name: str
     serial: str
@@ -141,6 +142,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
     seen = {p.key: "found" if p.found else "" for p in places}
     return JobView(
         id=job.id,
+        unit_id=unit.id,
         tag=unit.tag,
         unit_name=unit.name,
         serial=unit.serial,

@@ -8,7 +8,7 @@ from bornek.core.errors import InputError
 from bornek.core.facts.registry import body_of, read_fact
 from bornek.core.facts.released import Released, ReleasedKind
 from bornek.core.plain import dump
-from bornek.core.prove.point import told
+from bornek.core.prove.point import left_words, told
 from bornek.core.prove.sheet import ProveSheet
 from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk
@@ -66,7 +66,7 @@ def _left_of_service(desk: Desk, sheet: ProveSheet, body: Released, prover: str)
             details={"open_points": dump(open_points)},
         )
     _second(desk, sheet, body, prover)
-    return [f"{p.label}: {p.words}" for p in open_points]
+    return [left_words(p) for p in open_points]
 
 
 def _second(desk: Desk, sheet: ProveSheet, body: Released, prover: str) -> None:
@@ -95,4 +95,4 @@ def _left_as_it_is(sheet: ProveSheet, body: Released) -> list[str]:
             field="words",
             next_step="Scrapped, withdrawn by its owner, waits elsewhere; and that it is tagged.",
         )
-    return [f"{p.label}: {p.words}" for p in sheet.open if p.group != "after"]
+    return [left_words(p) for p in sheet.open if p.group != "after"]

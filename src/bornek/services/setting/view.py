@@ -9,6 +9,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.gauges import Gauge
+from bornek.core.life.memory_lines import MemoryLine
 from bornek.core.plain import dump
 from bornek.core.quantities import from_nm
 from bornek.core.settings.kind import speech
@@ -22,6 +23,7 @@ from bornek.services.setting.kept_settings import read_once
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
 from bornek.services.setting.seal import broken_seal
 from bornek.services.setting.station_gauges import StationGauge, station_gauges
+from bornek.services.unit.type_memory import type_memory
 from bornek.store.queries.jobs import places_of
 
 
@@ -88,7 +90,8 @@ class SignatureView:
 
 @dataclass(frozen=True)
 class SettingView:
-    """One setting, whole: what the page of a setting shows."""
+    """One setting, whole: what the page of a setting shows. `memory`: what other jobs of the type showed here, before
+    anything was read."""
 
     id: str
     label: str
@@ -101,6 +104,7 @@ class SettingView:
     given: GivenView
     knobs: list[KnobView]
     signature: SignatureView | None
+    memory: list[MemoryLine]
     sheet: Sheet
 
 
@@ -124,6 +128,7 @@ def show_setting(session: Session, loaded: LoadedSetting, today: date) -> dict[s
             given=GivenView(log.given.seq, show_given(session, loaded)),
             knobs=[_knob(k, loaded) for k in loaded.reckoning.knobs],
             signature=view_signature(session, loaded),
+            memory=type_memory(session, loaded),
             sheet=sheet,
         )
     )

@@ -182,12 +182,11 @@ def _quantity(
 ) -> LifeQuantity:
     found = wear_of(session, unit, q, today)
     say = numbers(q.quantity, q.unit)
-    left = as_normal(q.visits[-1].left)
     if found is None or q.limit is None:
         spoken: Say = (Span("Shown over its visits; no wear is told from it."),)
         aside, scene = "", None
     else:
-        spoken, aside = say_life(found, q.limit, left.v if left else None, say)
+        spoken, aside = quantity_words(q, found)
         names = [(f"{v.day:%b %Y}", f"{v.hours:g} h" if v.hours is not None else "") for v in q.visits]
         scene = draw_life(q.label, q.visits, names, found, q.window, q.limit, say)
     return LifeQuantity(
@@ -204,6 +203,12 @@ def _quantity(
         rows=[_row(v, found, say) for v in q.visits],
         scene=scene,
     )
+
+
+def quantity_words(q: Quantity, found: Forecast) -> tuple[Say, str]:
+    """The sentence on a quantity's wear, and what is said beside it."""
+    left = as_normal(q.visits[-1].left)
+    return say_life(found, q.limit or 0.0, left.v if left else None, numbers(q.quantity, q.unit))
 
 
 def _row(visit: Visit, found: Forecast | None, say: Any) -> VisitRow:

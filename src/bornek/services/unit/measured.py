@@ -64,7 +64,7 @@ def _signed(held: Mapping[str, Any], first: Mapping[str, Value | None]) -> list[
             r["quantity"],
             read_value(kept[r["key"]]) if r["key"] in kept else first.get(r["key"]),
             read_value(r["value"]),
-            _window(r["window"]),
+            read_window(r["window"]),
             any(a["kind"] in MOVES for a in acts),
             signed=True,
         )
@@ -86,7 +86,7 @@ def read_value(data: Mapping[str, Any] | None) -> Value | None:
     return AtMost(data["c"]) if data["type"] == "at_most" else Normal(data["v"], data["u"])
 
 
-def _window(data: Mapping[str, Any] | None) -> Window | None:
+def read_window(data: Mapping[str, Any] | None) -> Window | None:
     if data is None:
         return None
     return Window(data["lo"], data["hi"], data["source"], floor=data.get("floor"))

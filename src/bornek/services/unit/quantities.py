@@ -45,10 +45,12 @@ class Quantity:
     visits: list[Visit] = field(default_factory=list)
 
 
-def quantities_of(session: Session, unit_id: str, today: date) -> list[Quantity]:
-    """In the order in which they first came."""
+def quantities_of(session: Session, unit_id: str, today: date, until: t.Job | None = None) -> list[Quantity]:
+    """In the order in which they first came; `until`: as they stood when that job was done."""
     found: dict[Key, Quantity] = {}
     for job in jobs_of_unit(session, unit_id):
+        if until is not None and (job.opened_at, job.id) > (until.opened_at, until.id):
+            break
         _add_job(session, job, today, found)
     return list(found.values())
 

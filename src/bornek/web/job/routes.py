@@ -8,10 +8,12 @@ from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.core.errors import InputError
+from bornek.report.build_sheet_pdf import sheet_as_pdf
 from bornek.report.csv_readings import readings_csv
 from bornek.report.pdf_record import record_pdf
 from bornek.report.section_mark import section_svg
 from bornek.services.job.begin_bench import BenchKind, begin_bench, bench_kinds
+from bornek.services.job.build_sheet import build_sheet
 from bornek.services.job.close_job import close_job, open_again
 from bornek.services.job.correct_job import correct_job, write_hours
 from bornek.services.job.exchange.export_job import export_job
@@ -81,6 +83,15 @@ def record(job_id: str) -> Response:
 def pdf(job_id: str) -> Response:
     shown = _record(job_id)
     return attached(record_pdf(shown, wire().clock()), "application/pdf", f"record-{shown['job']['tag']}.pdf")
+
+
+@blp.get("/<job_id>/build-sheet.pdf")
+@blp.response(200, BINARY, content_type="application/pdf")
+@problems(blp, 404)
+def sheet_pdf(job_id: str) -> Response:
+    with wire().reading() as session:
+        shown = build_sheet(session, job_id, wire().clock())
+    return attached(sheet_as_pdf(shown), "application/pdf", f"build-sheet-{shown['tag']}.pdf")
 
 
 @blp.get("/<job_id>/section.svg")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from datetime import UTC, datetime
 from typing import Any, NoReturn
 
@@ -36,7 +36,7 @@ def check_rows(rows: Rows) -> None:
     """Raises InputError that names the table, the row and what does not hold."""
     for name in ORDER:
         for row in rows[name]:
-            _check_columns(name, row)
+            check_columns(name, row, NOT_SENT.get(name, ()))
     for name, words in ONE_OF.items():
         if len(rows[name]) != 1:
             _refuse(name, {}, f"an exchange file holds one {words}")
@@ -58,8 +58,9 @@ def _refuse(name: str, row: Mapping[str, Any], why: str) -> NoReturn:
     raise InputError(f"{which}: {why.rstrip('.')}.", field="file", next_step=AGAIN)
 
 
-def _check_columns(name: str, row: Row) -> None:
-    columns = {c.key: c for c in Base.metadata.tables[name].columns if c.key not in NOT_SENT.get(name, ())}
+def check_columns(name: str, row: Row, not_sent: Sequence[str] = ()) -> None:
+    """Raises InputError for a row that the table could not hold; what may be left out gets its default."""
+    columns = {c.key: c for c in Base.metadata.tables[name].columns if c.key not in not_sent}
     for key in row.keys() - columns.keys():
         _refuse(name, row, f"there is no column {key[:40]!r}")
     for key, column in columns.items():

@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import Any
 
 FORMAT = "bornek-job"
-EDITION = 8
-READS = (2, 3, 4, 5, 6, 7, EDITION)
+EDITION = 9
+READS = (2, 3, 4, 5, 6, 7, 8, EDITION)
 SHARED = ("mechanic", "look_for", "gauge", "gauge_card", "unit_type", "unit_type_revision", "unit")
 """What other jobs rest on as well."""
 ORDER = (*SHARED, "job", "part", "place", "setting", "given_revision", "act", "act_knob", "round", "entry",

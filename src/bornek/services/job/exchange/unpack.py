@@ -70,6 +70,8 @@ def _check_members(archive: zipfile.ZipFile) -> None:
         why = "It holds a link instead of a file."
     elif any(m.compress_type not in (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED) for m in members):
         why = "It is packed in a way that is not read here."
+    elif "archive.json" in names:
+        why = "It is the archive of a whole yard: bornek take-in puts it into an empty one."
     elif any(n != "job.json" and not n.startswith("files/") for n in names):
         why = "It holds more than a job and its pictures."
     if why:

@@ -20,7 +20,7 @@ def write_rows(session: Session, bundle: Bundle, rows_of: Callable[[str], list[R
     """Every table in its order. Raises InputError where rows point at nothing or stand in each other's way."""
     try:
         for name in ORDER:
-            rows = [_typed(name, row) for row in rows_of(name)]
+            rows = [typed_row(name, row) for row in rows_of(name)]
             if name == "blob":
                 rows = [row | _drawn(bundle, row) for row in rows]
             for row in rows:
@@ -48,7 +48,8 @@ def _drawn(bundle: Bundle, row: Row) -> Row:
     }
 
 
-def _typed(name: str, row: Row) -> Row:
+def typed_row(name: str, row: Row) -> Row:
+    """A row as its table takes it: moments read from their text."""
     columns = Base.metadata.tables[name].columns
     return {
         key: datetime.fromisoformat(value) if value and _is_time(columns[key].type) else value
