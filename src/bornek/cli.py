@@ -115,14 +115,23 @@ def _verify(args: argparse.Namespace) -> int:
         _say_seals(job)
     if end:
         print(f"The archive ends at {end}")
-    same = not args.end or args.end in {end, *(job.end for job in jobs)} - {""}
-    if args.end:
+    since = next(((j, n) for j in jobs if (n := j.rows_since(args.end)) is not None), None)
+    same = not args.end or since is not None or args.end == end
+    if since is not None and args.end:
+        print(_told_since(*since))
+    elif args.end:
         print("The end is the one given." if same else f"CHANGED: the end given is {args.end}.")
     else:
         print(
             "Nothing shows that the whole file was not made anew: give --end with the code of the build sheet."
         )
     return 0 if same and not any(s.broken for job in jobs for s in job.seals) else 1
+
+
+def _told_since(job: Verified, rows: int) -> str:
+    if not rows:
+        return f"The end given is that of {job.tag}: nothing of it was changed."
+    return f"The end given is the one that {job.tag} had {rows} rows ago: nothing up to there was changed."
 
 
 def _say_seals(job: Verified) -> None:

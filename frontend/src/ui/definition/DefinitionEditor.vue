@@ -5,6 +5,7 @@ import { computed, ref, watch } from "vue";
 import { api, unwrap } from "../../api/client";
 import SectionMark from "../../marks/SectionMark.vue";
 import { LEAVES, withValue, type Column, type Definition, type Leaf, type Row } from "./columns";
+import TickBox from "../TickBox.vue";
 import LeafRows from "./LeafRows.vue";
 
 const definition = defineModel<Definition>({ required: true });
@@ -94,6 +95,13 @@ defineExpose({ problems });
           {{ words }} {{ rows(key).length }}
         </button>
       </nav>
+      <TickBox
+        v-if="leaf === 'prove'"
+        :model-value="definition['second_person'] === true"
+        name="second-person"
+        label="Two people release it"
+        @update:model-value="(on: boolean) => (definition = { ...definition, second_person: on })"
+      />
       <p class="mb-1 text-secondary">
         {{
           leaf === "parts"

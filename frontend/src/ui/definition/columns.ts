@@ -1,4 +1,5 @@
 import { FITS, RESOURCES, WAITS } from "../stepWords";
+import { LOCKS, PROVE_COLUMNS, PROVE_FRESH, PROVE_LEAVES, TORQUES_AGAIN } from "./proveColumns";
 import { TRAIN_COLUMNS, TRAIN_FRESH, TRAIN_LEAVES } from "./trainColumns";
 
 /** What can be written in each row of a definition, and how it is asked. */
@@ -6,7 +7,7 @@ export type Cell = string | number | boolean | string[] | Record<string, unknown
 export interface Row {
   [field: string]: Cell;
 }
-export type Definition = Record<string, Row[] | string[] | string | undefined>;
+export type Definition = Record<string, Row[] | string[] | string | boolean | undefined>;
 export type Leaf =
   | "shafts"
   | "parts"
@@ -17,7 +18,10 @@ export type Leaf =
   | "levers"
   | "interlocks"
   | "timing"
-  | "covers";
+  | "covers"
+  | "lubricant"
+  | "prove"
+  | "run_in";
 export interface Column {
   key: string;
   label: string;
@@ -36,6 +40,7 @@ const hands: [string, string][] = ["right", "left"].map((s) => [s, `${s}-hand`])
 
 export const COLUMNS: Record<Leaf, Column[]> = {
   ...TRAIN_COLUMNS,
+  ...PROVE_COLUMNS,
   shafts: [
     label,
     key,
@@ -96,6 +101,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "size", label: "Drawn size", kind: "number" },
     { key: "faces", label: "Which way round", kind: "text" },
     { key: "single_use", label: "Single use", kind: "yes" },
+    { key: "lock", label: "How it locks a thread", kind: "choice", options: LOCKS, may_lack: true },
+    { key: "left_hand", label: "Left-hand thread", kind: "yes" },
     { key: "safety", label: "Can hurt someone", kind: "yes" },
     { key: "scarce", label: "Hard to get", kind: "yes" },
     { key: "identity", label: "Has its own serial", kind: "yes" },
@@ -158,6 +165,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "kind", label: "Kind of setting", kind: "choice", options: "setting_kinds" },
     { key: "place", label: "Place", kind: "choice", options: "places" },
     { key: "gauge", label: "Gauge", kind: "text" },
+    { key: "in_service", label: "How far it may wear in service", kind: "text" },
+    { key: "service_source", label: "Where that comes from", kind: "text" },
     { key: "rides_on", label: "History goes with", kind: "choice", options: "parts", may_lack: true },
     { key: "rests_on", label: "Also disturbed by moves at", kind: "many", options: "places" },
   ],
@@ -175,6 +184,7 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "torque", label: "Torque", kind: "text" },
     { key: "stages", label: "Stages before it, with commas", kind: "words" },
     { key: "bolts", label: "Bolts in a circle", kind: "number" },
+    { key: "again", label: "Torque checked again", kind: "choice", options: TORQUES_AGAIN, may_lack: true },
     { key: "setting", label: "Sets", kind: "choice", options: "settings", may_lack: true },
     { key: "hold", label: "Hold: what must be seen", kind: "text" },
     { key: "hole", label: "Hole that must line up", kind: "text" },
@@ -243,6 +253,7 @@ export const LEAVES: [Leaf, string, string][] = [
   ["settings", "Settings", "New setting"],
   ["steps", "Steps", "New step"],
   ...TRAIN_LEAVES,
+  ...PROVE_LEAVES,
 ];
 const fresh: Record<Leaf, Row> = {
   shafts: { line: "level" },
@@ -252,6 +263,7 @@ const fresh: Record<Leaf, Row> = {
   settings: { given: {}, limits: [] },
   steps: {},
   ...TRAIN_FRESH,
+  ...PROVE_FRESH,
 };
 
 /** A new row with a key that is still free. */

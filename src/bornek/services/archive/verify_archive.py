@@ -10,12 +10,10 @@ from sqlalchemy import select
 
 from bornek.services.archive.read_archive import read_archive, refused
 from bornek.services.archive.take_archive import take_archive
-from bornek.services.job.chain import END_LETTERS, job_chain
-from bornek.services.job.verify_file import Verified, seals_of
+from bornek.services.job.verify_file import Verified, verified
 from bornek.store import tables as t
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
-from bornek.store.queries.jobs import job_with_unit
 
 
 def verify_archive(data: bytes, today: date) -> tuple[list[Verified], str]:
@@ -29,15 +27,7 @@ def verify_archive(data: bytes, today: date) -> tuple[list[Verified], str]:
             with database.writing() as session:
                 take_archive(session, Blobs(database.files), archive)
                 jobs = session.scalars(select(t.Job.id).order_by(t.Job.id)).all()
-                found = [
-                    Verified(
-                        job_with_unit(session, key)[1].tag,
-                        job_chain(session, key)[:END_LETTERS],
-                        seals_of(session, key, today),
-                        key,
-                    )
-                    for key in jobs
-                ]
+                found = [verified(session, key, today) for key in jobs]
         finally:
             database.close()
     told = {v.job: v.end for v in found}

@@ -7,7 +7,7 @@ from datetime import date
 
 from sqlalchemy.orm import Session
 
-from bornek.services.job.chain import END_LETTERS, job_chain
+from bornek.services.job.chain import END_LETTERS, job_links
 from bornek.services.job.exchange.check_rows import check_rows
 from bornek.services.job.exchange.rehearse import alone
 from bornek.services.job.exchange.unpack import unpack
@@ -37,6 +37,13 @@ class Verified:
     end: str
     seals: list[Seal]
     job: str = ""
+    before: tuple[str, ...] = ()
+    """Ends that it had before its last row: a sheet that was printed earlier bears one of these."""
+
+    def rows_since(self, code: str) -> int | None:
+        """How many rows came after a code; 0 where it is the end, None where it is no end of this job."""
+        ends = (*self.before, self.end)
+        return len(ends) - 1 - ends.index(code) if code in ends else None
 
 
 def verify_file(data: bytes, today: date) -> Verified:
@@ -45,9 +52,14 @@ def verify_file(data: bytes, today: date) -> Verified:
     check_rows(bundle.rows)
     job_id = str(bundle.rows["job"][0]["id"])
     with alone(bundle, bundle.rows) as session:
-        unit = job_with_unit(session, job_id)[1]
-        end = job_chain(session, job_id)[:END_LETTERS]
-        return Verified(unit.tag, end, seals_of(session, job_id, today), job_id)
+        return verified(session, job_id, today)
+
+
+def verified(session: Session, job_id: str, today: date) -> Verified:
+    """A job of a yard: its seals, its end, and the ends that it had."""
+    unit = job_with_unit(session, job_id)[1]
+    ends = [link[:END_LETTERS] for _, link in job_links(session, job_id)] or [""]
+    return Verified(unit.tag, ends[-1], seals_of(session, job_id, today), job_id, tuple(ends[:-1]))
 
 
 def seals_of(session: Session, job_id: str, today: date) -> list[Seal]:

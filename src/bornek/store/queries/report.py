@@ -36,13 +36,13 @@ def orders_out(session: Session, job_id: str, now: datetime) -> int:
 
 
 def stock_used(session: Session, job_ids: Sequence[str]) -> list[tuple[str, int, int]]:
-    """Shims taken from the drawer by these jobs' moves, less those that went back: form, thickness [nm], count."""
+    """Shims taken from the drawer by these jobs: form, thickness [nm], count."""
     rows = session.execute(
         select(t.ShimLot.form, t.ShimLot.thickness_nm, -func.sum(t.StockMovement.delta))
         .join(t.StockMovement, t.StockMovement.lot_id == t.ShimLot.id)
         .join(t.Act, t.Act.id == t.StockMovement.act_id)
-        .where(t.Act.job_id.in_(job_ids))
+        .where(t.Act.job_id.in_(job_ids), t.StockMovement.delta < 0, ~t.StockMovement.elsewhere)
         .group_by(t.ShimLot.form, t.ShimLot.thickness_nm)
         .order_by(t.ShimLot.form, t.ShimLot.thickness_nm)
     )
-    return [(form, nm, int(n)) for form, nm, n in rows if n]
+    return [(form, nm, int(n)) for form, nm, n in rows]
