@@ -34,14 +34,14 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("mesh", PAIR, (1280, 800), "light", ()),
     ("what-if", f"{PAIR}/what-if", (1280, 800), "light", ("Home",) * 4),
     ("train", "/jobs/r15/mesh/train?zone=turns", (1280, 800), "light", ("ArrowDown", "ArrowDown")),
-    ("timing", "/jobs/r15/mesh/train?zone=marks", (1280, 800), "light", ()),
-    ("bench", "/bench", (1280, 800), "light", ()),
+    ("prove", "/jobs/k08/prove", (1280, 800), "light", ()),
+    ("run-in", "/jobs/w26/prove?zone=run", (1280, 800), "light", ()),
+    ("life", "/units/u-h31", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
     ("type", "/types/chain-ferry", (1280, 800), "light", ()),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
-    ("drawer", "/drawer", (1280, 800), "light", ()),
 )
 
 

@@ -57,7 +57,7 @@ def test_from_the_board_to_a_signed_record_and_its_pdf(bench: Page) -> None:
         "Marl Tennick (named, not authenticated)"
     )
     with bench.expect_download() as download:
-        bench.get_by_text("PDF build sheet").click()
+        bench.get_by_text("Full record, PDF").click()
     pdf = PdfReader(io.BytesIO(Path(download.value.path()).read_bytes()))
     assert "As left" in "".join(page.extract_text() for page in pdf.pages)
 

@@ -17,7 +17,7 @@ EMPTY_IN_THE_YARD = {
         "INSERT INTO attachment VALUES ('x', 'w17', 's', '', '', 99, 'marl', '2026-01-01')",
     ),
     "unit_entry": (
-        "INSERT INTO unit_entry SELECT 'x', 'u-w26', id, 'done', 'marl', '2026-01-01' FROM fact WHERE kind = 'deferred'",
+        "INSERT INTO unit_entry SELECT 'x', 'u-w26', id, 'done', 'marl', '2026-01-01' FROM fact WHERE kind = 'deferred' LIMIT 1",
     ),
     "blob": ("INSERT INTO blob VALUES ('s', 'image/png', 1, 1, 1, 't', '2026-01-01', NULL)",),
 }

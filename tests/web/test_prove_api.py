@@ -124,6 +124,10 @@ def test_with_the_lock_off_nothing_is_turned_and_nothing_taken_off(client: Flask
     in_the_field(client)
     look_at_all(client, "n1", "ready", actor="oda")
     assert "its lock was taken off" in refused(prove(client, "n1", "proved", point="turn"))
+    reading = post(
+        client, "/api/settings/n1.head-end-play/entries", id="e1", slot="travel.mark_up.1", text="0.1"
+    )
+    assert "its lock was taken off" in refused(reading)
     off = {"id": "r1", "kind": "removed", "body": {"part": "head-seal", "way": "draw"}}
     assert "its lock was taken off" in refused(post(client, "/api/jobs/n1/facts", **off))
 

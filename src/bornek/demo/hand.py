@@ -9,10 +9,11 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.services.desk import Desk
+from bornek.services.setting.kept_settings import kept_settings, settings_after
+from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record_act import record_act
 from bornek.services.setting.sign_setting import sign_setting
 from bornek.services.setting.take_reading import take_reading
-from bornek.services.setting.view import view_setting
 
 START = datetime(2026, 11, 23, 7, 30, tzinfo=UTC)
 
@@ -33,8 +34,7 @@ class Hand:
         return f"{self.setting_id}.d{next(self.ticks)}"
 
     def seen(self) -> int:
-        version: int = view_setting(self.session, self.setting_id, START.date())["version"]
-        return version
+        return load_setting(self.session, self.setting_id, START.date()).version
 
     def found(self, *plates: float) -> None:
         self._act("as_found", plates)
@@ -56,6 +56,7 @@ class Hand:
 
     def enters(self, slot: str, **what: Any) -> None:
         take_reading(self.desk(), self.setting_id, {"id": self.new_id(), "slot": slot, **what})
+        kept_settings(self.session).update(settings_after(self.session))
 
     def signs(self, remark: str = "") -> None:
         sign_setting(

@@ -58,6 +58,15 @@ def check_locked_out(stands: str, facts: Sequence[Fact]) -> None:
     )
 
 
+def check_lock_back(stands: str, facts: Sequence[Fact]) -> None:
+    """Raises InputError where the lock was taken off and hangs no more: reading inside the guards wants it again.
+
+    >>> check_lock_back("field", [])
+    """
+    if any(isinstance(f.body, LockOff) for f in facts):
+        check_locked_out(stands, facts)
+
+
 @register_fact
 class LockedOutKind(FactKind):
     key = "locked_out"

@@ -27,7 +27,7 @@ HAUL_WINCH: dict[str, Any] = {
             part("taper_bearing", "drum-bottom", "Drum bearing, bottom", number="TB-3311"),
             part("cover", "drum-bottom-cover", "Drum shaft cover, bottom", number="HW2-205"),
             part("seal", "drum-seal", "Drum seal", number="HW2-206", single_use=True, faces="lip to the oil"),
-            part("shaft", "drum-shaft-part", "Drum shaft", number="HW2-210")),
+            part("shaft", "drum-shaft-part", "Drum shaft", number="HW2-210", safety=True)),
         part("housing", "housing", "Housing", number="HW2-001"),
     ],
     "meshes": [mesh("bevel-set", "Bevel set 13/47", "bevel-pinion", "bevel-gear", kind="bevel", toward="right", body="below")],

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
+from dataclasses import dataclass
 from datetime import datetime
+from functools import cached_property
 from typing import Any
 
 from bornek.core.errors import InputError
@@ -18,10 +20,11 @@ from bornek.core.facts.run_ended import RunEndedKind
 from bornek.core.facts.run_read import RunReadKind
 from bornek.core.prove.point import ProvePoint, told
 from bornek.core.prove.ready import CLEAR, GUARDS, LOCK
-from bornek.core.prove.running import check_start
+from bornek.core.prove.running import Run, RunLog, check_start, run_log
 from bornek.core.prove.sheet import ProveSheet
 from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk
+from bornek.services.job.job_definition import definition_of
 from bornek.services.prove.load_prove import load_prove
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.write_fact import write_fact
@@ -32,18 +35,52 @@ from bornek.store.queries.yard import local
 Body = Mapping[str, Any]
 
 
+@dataclass(frozen=True)
+class _Look:
+    """What an act is checked against, thought through as far as it is asked for: a temperature asks for the run alone."""
+
+    desk: Desk
+    job: t.Job
+
+    @cached_property
+    def sheet(self) -> ProveSheet:
+        return load_prove(self.desk.session, self.job, local(self.desk.session, self.desk.now))
+
+    @cached_property
+    def facts(self) -> list[Fact]:
+        return facts_of(self.desk.session, self.job.id)
+
+    @cached_property
+    def log(self) -> RunLog:
+        return run_log(definition_of(self.job), self.facts)
+
+    def point(self, body: Body) -> ProvePoint:
+        """Raises InputError for a point that the list has not."""
+        point = self.sheet.by_key.get(str(body.get("point", "")))
+        if point is None:
+            raise InputError(
+                f"The list has no point {body.get('point')!r}.",
+                field="point",
+                next_step="Look at the page again.",
+            )
+        return point
+
+    def run(self, body: Body) -> Run | None:
+        return next((r for r in self.log.runs if r.id == body.get("run")), None)
+
+
 def write_prove(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: as for write_fact, of this stage. What a point is called is written beside its key."""
     job, _ = open_job(desk.session, job_id)
     body = dict(sent.get("body") or {})
     check = _CHECKS.get(sent["kind"])
     if check is not None and not sent.get("void"):
-        body |= check(desk, job, load_prove(desk.session, job, local(desk.session, desk.now)), body)
+        body |= check(_Look(desk, job), body)
     write_fact(desk, job_id, {**sent, "body": body}, stage="prove")
 
 
-def _proved(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
-    point = _point(sheet, body)
+def _proved(look: _Look, body: Body) -> dict[str, Any]:
+    point = look.point(body)
     how = body.get("how", "seen")
     if not point.here and how != "could_not":
         raise InputError(
@@ -61,9 +98,9 @@ def _proved(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, 
     if point.key == LOCK:
         raise InputError("A lock is taken off by its own act.", field="point", next_step="Use Lock off.")
     if point.key in (CLEAR, GUARDS) and how == "seen":
-        _in_turn(sheet, point.key)
+        _in_turn(look.sheet, point.key)
     elif point.locked and how == "seen":
-        check_locked_out(job.stands, facts_of(desk.session, job.id))
+        check_locked_out(look.job.stands, look.facts)
     if "way" in point.asks and how == "seen" and not str(body.get("way", "")).strip():
         raise InputError(
             f"{point.label}: say how.", field="way", next_step=f"One of: {', '.join(point.ways)}."
@@ -81,29 +118,29 @@ def _in_turn(sheet: ProveSheet, key: str) -> None:
         )
 
 
-def _lock_off(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+def _lock_off(look: _Look, body: Body) -> dict[str, Any]:
     """Last of all, and by whoever hung it."""
-    lock = next((f for f in locks_hung(facts_of(desk.session, job.id)) if f.id == body.get("lock")), None)
+    lock = next((f for f in locks_hung(look.facts) if f.id == body.get("lock")), None)
     if lock is None:
         raise InputError(
             "This lock does not hang any more.", field="lock", next_step="Look at the page again."
         )
     for key in (CLEAR, GUARDS):
-        point = sheet.by_key.get(key)
+        point = look.sheet.by_key.get(key)
         if point is not None and point.is_open:
             raise InputError(
                 f"The lock comes off last: {point.label.lower()} first.",
                 field="lock",
                 next_step="See to it, say so, then take the lock off.",
             )
-    first = [p for p in sheet.first if p.group not in ("ready", "run", "after")]
+    first = [p for p in look.sheet.first if p.group not in ("ready", "run", "after")]
     if first:
         raise InputError(
             "The lock stays on: " + told(first) + ".",
             field="lock",
             next_step="Settle each, then take the lock off.",
         )
-    _own_lock(desk, lock, body)
+    _own_lock(look.desk, lock, body)
     return {"points": lock.body.points}
 
 
@@ -116,10 +153,10 @@ def _own_lock(desk: Desk, lock: Fact, body: Body) -> None:
         )
 
 
-def _deferred(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+def _deferred(look: _Look, body: Body) -> dict[str, Any]:
     if not body.get("point"):
         return {}
-    point = _point(sheet, body)
+    point = look.point(body)
     if point.must:
         raise InputError(
             f"{point.label}: nobody releases over this. It cannot be put off.",
@@ -129,16 +166,16 @@ def _deferred(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str
     return {"what": str(body.get("what", "")).strip() or point.label}
 
 
-def _begun(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
-    before = [p for p in sheet.points if p.group == "ready" and p.is_open]
-    before += [p for p in sheet.first if p.group not in ("ready", "run", "after")]
+def _begun(look: _Look, body: Body) -> dict[str, Any]:
+    before = [p for p in look.sheet.points if p.group == "ready" and p.is_open]
+    before += [p for p in look.sheet.first if p.group not in ("ready", "run", "after")]
     if before:
         raise InputError(
             "It does not run yet: " + told(before) + ".",
             field="stage",
             next_step="Settle each first.",
         )
-    stage = next((s for s in sheet.log.stages if s.key == body.get("stage")), None)
+    stage = next((s for s in look.log.stages if s.key == body.get("stage")), None)
     filled = dict(body)
     if stage is not None:
         filled |= {
@@ -150,25 +187,25 @@ def _begun(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, A
         }
     elif body.get("stage"):
         raise InputError(f"No stage {body['stage']!r} is asked for.", field="stage")
-    refused = check_start(sheet.log, _read(RunBegunKind.key, filled))
+    refused = check_start(look.log, _read(RunBegunKind.key, filled))
     if refused:
         raise InputError(refused, field="hottest", next_step="Nothing was stored.")
     return filled
 
 
-def _read_at(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
+def _read_at(look: _Look, body: Body) -> dict[str, Any]:
     """A reading without a minute was taken now."""
-    run = next((r for r in sheet.log.runs if r.id == body.get("run")), None)
+    run = look.run(body)
     if run is not None and run.state != "running":
         raise InputError(f"{run.body.label} is ended.", field="run", next_step="Begin the next stage.")
     if run is None or body.get("minutes") is not None:
         return {}
-    gone_by = local(desk.session, desk.now) - datetime.fromisoformat(run.at)
+    gone_by = local(look.desk.session, look.desk.now) - datetime.fromisoformat(run.at)
     return {"minutes": round(gone_by.total_seconds() / 60, 1)}
 
 
-def _ended(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, Any]:
-    run = next((r for r in sheet.log.runs if r.id == body.get("run")), None)
+def _ended(look: _Look, body: Body) -> dict[str, Any]:
+    run = look.run(body)
     if run is not None and run.state != "running":
         raise InputError(f"{run.body.label} is ended already.", field="run")
     if run is not None and body.get("how") == "done" and run.must_stop:
@@ -186,22 +223,11 @@ def _ended(desk: Desk, job: t.Job, sheet: ProveSheet, body: Body) -> dict[str, A
     return {}
 
 
-def _point(sheet: ProveSheet, body: Body) -> ProvePoint:
-    point = sheet.by_key.get(str(body.get("point", "")))
-    if point is None:
-        raise InputError(
-            f"The list has no point {body.get('point')!r}.",
-            field="point",
-            next_step="Look at the page again.",
-        )
-    return point
-
-
 def _read(kind: str, body: Body) -> Any:
     return read_fact(kind, body, Definition())[1]
 
 
-_CHECKS: dict[str, Callable[[Desk, t.Job, ProveSheet, Body], dict[str, Any]]] = {
+_CHECKS: dict[str, Callable[[_Look, Body], dict[str, Any]]] = {
     ProvedKind.key: _proved,
     LockOffKind.key: _lock_off,
     DeferredKind.key: _deferred,

@@ -7,6 +7,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, NotFound
+from bornek.core.facts.locked_out import check_lock_back
 from bornek.core.plain import dump
 from bornek.core.raw import check_gauge, read_raw, typed_words
 from bornek.core.settings.kind import Slot
@@ -16,6 +17,7 @@ from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.load_setting import LoadedSetting, keep_loaded, setting_to_write
 from bornek.services.setting.stale import check_version, stale
 from bornek.services.setting.station_gauges import gauge_at
+from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 
@@ -28,6 +30,8 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     who = desk.mechanic()
     loaded = setting_to_write(desk, setting_id)
     loaded.check_readable()
+    if loaded.log.job.stands == "field" and not sent.get("void"):
+        check_lock_back("field", facts_of(desk.session, loaded.log.job.id))
     number = sent.get("round") or loaded.log.round
     at_round = next((r for r in loaded.log.rounds if r.number == number), None)
     if at_round is None:
