@@ -80,6 +80,9 @@ def odd(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterat
     ring = {"sum": "fit_ring", "step": "own", "given": {"bore": "50", "outside": "90"}}
     body = {"id": "odd-sum", "kind": "reckoned", "body": ring}
     assert client.post("/api/jobs/z9/fit", json=body, headers=headers).status_code == 201
+    off = {"what": LONG, "why": "Y" * 300, "who": "Oda Brisk", "until": "2026-11-01"}
+    body = {"id": "odd-off", "kind": "deferred", "body": off}
+    assert client.post("/api/jobs/z9/prove", json=body, headers=headers).status_code == 201
     with served(app) as address:
         yield address
     database.close()
@@ -128,12 +131,23 @@ STAGES = (
     "/fit",
     "/mesh",
     "/mesh/train",
+    "/prove",
+    "/prove?zone=run",
+    "/prove?zone=after",
+    "/prove?zone=release",
     "/record",
     "/definition",
 )
 SHOP = (
     "/",
     "/today",
+    "/report",
+    "/yard",
+    "/units/u-h31",
+    "/units/u-h31?zone=lived",
+    "/units/u-h31?zone=owed",
+    "/units/u-h31?zone=visits",
+    "/jobs/w26/prove?zone=run",
     "/sums/fit_ring",
     "/orders",
     "/tools",

@@ -14,7 +14,9 @@ VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.
          "/yard", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off", "/jobs/k08/strip?zone=loose",
          "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
          "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere",
-         "/jobs/f12/plan", "/jobs/l03/plan?zone=turns", "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours"]  # fmt: skip
+         "/jobs/f12/plan", "/jobs/l03/plan?zone=turns", "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours",
+         "/jobs/w26/prove", "/jobs/w26/prove?zone=run", "/jobs/k08/prove?zone=release", "/jobs/w26/prove?zone=after", "/units/u-h31",
+         "/units/u-h31?zone=lived", "/units/u-h31?zone=owed", "/report"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:

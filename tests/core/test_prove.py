@@ -34,7 +34,7 @@ from bornek.core.facts.turned import Turned
 from bornek.core.parts.inspection import inspect
 from bornek.core.prove.point import ProvePoint
 from bornek.core.prove.sheet import ProveSheet, prove_sheet
-from bornek.core.prove.stands import JobStands, SettingStands
+from bornek.core.prove.stands import JobStands, OpenPoint, SettingStands
 from bornek.core.train.positions import Train
 from bornek.core.train.sheet import train_sheet
 from bornek.core.units.definition import Definition, Part, Place, Shaft
@@ -101,6 +101,11 @@ def stands(
         bench=Bench(now=now),
         **more,
     )
+
+
+def closing(*bodies: Any) -> list[OpenPoint]:
+    job = stands(*bodies)
+    return open_points(job, prove_sheet(job))
 
 
 def sheet(*bodies: Any, **more: Any) -> ProveSheet:
@@ -224,13 +229,13 @@ def test_the_sentence_names_what_is_not_right_before_what_is_only_open() -> None
 
 
 def test_closing_waits_for_the_release_and_for_what_comes_after_run_in() -> None:
-    points = {p.key: p for p in open_points(stands(Released("as_it_is", words="scrap")))}
+    points = {p.key: p for p in closing(Released("as_it_is", words="scrap"))}
     assert "release" not in points
     assert points["own:cloth"].may_stay, "a unit that goes out as it is may go unproved"
-    points = {p.key: p for p in open_points(stands(Released()))}
+    points = {p.key: p for p in closing(Released())}
     assert not points["own:feet"].may_stay
     put_off = Deferred("feet", "after two weeks", "Jun", "2027-01-01", point="own:feet")
-    assert "own:feet" not in {p.key for p in open_points(stands(put_off, Released()))}
+    assert "own:feet" not in {p.key for p in closing(put_off, Released())}
 
 
 def test_a_point_says_once_how_it_stands() -> None:

@@ -14,6 +14,7 @@ from bornek.store.database import Database
 from helpers import NOW, let_out, look_at_all, points_of, prove
 
 JOB = "/api/jobs/w26"
+HALF_LOAD = {"stage": "half-load", "label": "", "minutes": 0, "limit": "", "source": "", "ambient": "20"}
 
 
 def post(client: FlaskClient, path: str, actor: str = "marl", **body: Any) -> Any:
@@ -43,20 +44,7 @@ def in_the_field(client: FlaskClient, actor: str = "oda") -> str:
 
 def half_load(client: FlaskClient) -> str:
     look_at_all(client, "w26", "inside")
-    assert (
-        prove(
-            client,
-            "w26",
-            "run_begun",
-            stage="half-load",
-            label="",
-            minutes=0,
-            limit="",
-            source="",
-            ambient="20",
-        ).status_code
-        == 201
-    )
+    assert prove(client, "w26", "run_begun", **HALF_LOAD).status_code == 201
     return str(client.get(f"{JOB}/prove").get_json()["running"]["running"])
 
 
@@ -86,8 +74,15 @@ def test_what_was_seen_wrong_or_not_at_all_is_said_in_words(client: FlaskClient,
 
 
 def test_a_lock_is_made_in_some_way(client: FlaskClient) -> None:
-    answer = prove(client, "w26", "proved", point="lock:lock-plates", count=12)
+    answer = prove(client, "w26", "proved", point="lock:lock-plates", count=12, words="no camera")
     assert (answer.status_code, answer.get_json()["field"]) == (422, "way")
+
+
+def test_a_lock_is_shown_in_a_photo_or_it_is_said_why_not(client: FlaskClient) -> None:
+    answer = prove(client, "w26", "proved", point="lock:lock-plates", count=12, way="tab bent up")
+    assert (answer.status_code, answer.get_json()["field"]) == (422, "photo")
+    ghost = prove(client, "w26", "proved", point="lock:lock-plates", way="tab bent up", photo="ghost")
+    assert (ghost.status_code, ghost.get_json()["field"]) == (422, "photo")
 
 
 def test_nobody_releases_over_what_must_be(client: FlaskClient) -> None:
@@ -128,25 +123,15 @@ def test_with_the_lock_off_nothing_is_turned_and_nothing_taken_off(client: Flask
         client, "/api/settings/n1.head-end-play/entries", id="e1", slot="travel.mark_up.1", text="0.1"
     )
     assert "its lock was taken off" in refused(reading)
+    turned = {"id": "t1", "kind": "turned", "body": {"shaft": "head", "feel": "free"}}
+    assert "its lock was taken off" in refused(post(client, "/api/jobs/n1/plan", **turned))
     off = {"id": "r1", "kind": "removed", "body": {"part": "head-seal", "way": "draw"}}
     assert "its lock was taken off" in refused(post(client, "/api/jobs/n1/facts", **off))
 
 
 def test_it_does_not_run_before_guards_and_musts(client: FlaskClient) -> None:
     post(client, f"{JOB}/facts", id="x1", kind="loose", body={"what": "washer", "where": "sump"})
-    said = refused(
-        prove(
-            client,
-            "w26",
-            "run_begun",
-            stage="half-load",
-            label="",
-            minutes=0,
-            limit="",
-            source="",
-            ambient="20",
-        )
-    )
+    said = refused(prove(client, "w26", "run_begun", **HALF_LOAD))
     assert "washer" in said
 
 
@@ -176,9 +161,8 @@ def test_a_bearing_at_its_limit_stops_it_and_it_cools_before_the_next_start(clie
     assert "".join(s["text"] for s in shown["say"]).startswith("Output bearing, top: stop")
     assert "had to be stopped" in refused(prove(client, "w26", "run_ended", run=run, how="done"))
     prove(client, "w26", "run_ended", run=run, how="stopped", words="preload too high")
-    again = {"stage": "half-load", "label": "", "minutes": 0, "limit": "", "source": "", "ambient": "20"}
-    assert "let it cool" in refused(prove(client, "w26", "run_begun", **again, hottest="60"))
-    assert prove(client, "w26", "run_begun", **again, hottest="24").status_code == 201
+    assert "let it cool" in refused(prove(client, "w26", "run_begun", **HALF_LOAD, hottest="60"))
+    assert prove(client, "w26", "run_begun", **HALF_LOAD, hottest="24").status_code == 201
 
 
 def test_run_to_its_end_something_was_read(client: FlaskClient) -> None:

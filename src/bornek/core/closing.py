@@ -11,7 +11,7 @@ from bornek.core.parts.holds import holds
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import count_words, lower_first
 from bornek.core.prove.point import ZONES, ProvePoint, left_words
-from bornek.core.prove.sheet import ProveSheet, prove_sheet
+from bornek.core.prove.sheet import ProveSheet
 from bornek.core.prove.stands import JobStands, OpenPoint
 
 PLAN_LEFT = "plan:left"
@@ -20,14 +20,15 @@ IN_WORDS = frozenset({"hold", "held", "loose", "count"})
 """Points that are settled in words, whatever becomes of the unit."""
 
 
-def open_points(job: JobStands) -> list[OpenPoint]:
-    """Every open point of a job, what must be settled first.
+def open_points(job: JobStands, sheet: ProveSheet) -> list[OpenPoint]:
+    """Every open point of a job, what must be settled first; `sheet`: its last look.
 
+    >>> from bornek.core.prove.sheet import prove_sheet
     >>> from bornek.core.units.definition import Definition
-    >>> [p.key for p in open_points(JobStands(Definition(), [], "field"))]
+    >>> stands = JobStands(Definition(), [], "field")
+    >>> [p.key for p in open_points(stands, prove_sheet(stands))]
     ['lock_out', 'release', 'hours', 'ready:clear', 'ready:guards', 'ready:lock']
     """
-    sheet = prove_sheet(job)
     found = [*_lock_out(job), *_release(sheet), *_proved(sheet), *_verdicts(job)]
     found += [*_proofs(job), *_orders(job), *job.plan, *_fits(job)]
     if not hours_written(job.facts, "closing"):

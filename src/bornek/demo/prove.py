@@ -71,7 +71,7 @@ def seed_prove(session: Session, ticks: Iterator[int]) -> None:
         pen.sees(f"setting:w26.{side}", how="could_not", words="that side was not opened")
     pen.sees("back", "own:drum-block")
     pen.sees("seal:output-seal", way="lip to the oil", words="greased, entered over a sleeve")
-    pen.sees("lock:lock-plates", way="tab bent up", count=12)
+    pen.sees("lock:lock-plates", way="tab bent up", count=12, words="the camera was on the slip")
     desk = pen.desk()
     turned = {"shaft": "output", "way": "counter-clockwise", "turned": 20.0, "out": 1.72}
     write_train(desk, "w26", {"id": f"w26.t{pen.now}", "kind": "turns_counted", "body": turned})

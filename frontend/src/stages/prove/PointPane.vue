@@ -46,6 +46,12 @@ async function say(how: "seen" | "wrong" | "could_not") {
   }
   if (await props.desk.write("proved", body(how))) saying.value = "";
 }
+async function takePhoto(event: Event) {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (file) photo.value = (await props.desk.photo(file, props.point.label)) || photo.value;
+  input.value = "";
+}
 const go = () => void router.push(`/jobs/${props.view.job.id}${props.point.to}`);
 const strike = () =>
   void props.desk.strike(props.point.state === "put_off" ? "deferred" : "proved", props.point.fact);
@@ -88,7 +94,7 @@ const ASK = { wrong: "What was seen", could_not: "Why it could not be checked" }
           stacked
           :options="point.ways.map((w) => [w, w] as const)"
         />
-        <div v-if="asks('count') || asks('photo')" class="grid gap-3 sm:grid-cols-2">
+        <div v-if="asks('count') || asks('photo')" class="relative grid gap-3 sm:grid-cols-2">
           <label v-if="asks('count')"
             >How many made<input
               v-model="count"
@@ -98,6 +104,15 @@ const ASK = { wrong: "What was seen", could_not: "Why it could not be checked" }
               autocomplete="off"
           /></label>
           <PickBox v-if="asks('photo')" v-model="photo" name="photo" label="Shown in" :options="photos" />
+          <label v-if="asks('photo')" class="control self-end"
+            >Take a photo<input
+              type="file"
+              accept="image/png,image/jpeg,image/webp"
+              capture="environment"
+              class="sr-only"
+              data-photo
+              @change="takePhoto"
+          /></label>
         </div>
         <label v-if="asks('amount')"
           >How much went in<input

@@ -76,7 +76,9 @@ useKeys((event, typing) => {
               /></span>
               <span class="min-w-0 leading-tight"
                 ><strong>{{ b.label }}</strong> {{ b.last
-                }}<span class="block text-[15px]">{{ b.words }} {{ b.beside }}</span></span
+                }}<span class="block text-[15px]"
+                  >{{ b.words }} {{ b.beside }} Next at {{ b.next_min }} min.</span
+                ></span
               >
             </button>
           </li>

@@ -1,5 +1,5 @@
 import { computed, type Ref } from "vue";
-import { api, newId, unwrap } from "../../api/client";
+import { api, newId, sendFile, unwrap } from "../../api/client";
 import { useStageView } from "../../composables/useStageView";
 
 /** A job's last look: its view, what is seen, run and put off, and the release. */
@@ -27,7 +27,18 @@ export function useProve(job: Ref<string>) {
       unwrap(api.POST("/api/jobs/{job_id}/release", { params: { path: path.value, header }, body })),
     );
   };
-  return { ...stage, write, strike, release };
+  /** A photo taken here, by the id under which it is kept; empty where it was refused. */
+  const photo = async (file: File, caption: string) => {
+    const id = newId();
+    const asked = new URLSearchParams({ id, subject: "", caption });
+    const url = `/api/jobs/${encodeURIComponent(job.value)}/photos?${asked.toString()}`;
+    const kept = await stage.send(async (header) => {
+      await sendFile(url, file, { ...header, "Content-Type": "application/octet-stream" });
+      await stage.query.refetch();
+    });
+    return kept ? id : "";
+  };
+  return { ...stage, write, strike, release, photo };
 }
 
 export type ProveDesk = ReturnType<typeof useProve>;

@@ -27,6 +27,7 @@ class BoltsTightKind(FactKind):
     stage = "plan"
     body = BoltsTight
     must_say = ("step",)
+    inside = True
 
     def check(self, body: BoltsTight, about: About) -> None:
         if not 0 <= body.turns <= MOST:

@@ -77,6 +77,8 @@ class FactKind:
     """It stands first on the record."""
     disturbs: ClassVar[bool] = False
     """Settings may have to be read again for it."""
+    inside: ClassVar[bool] = False
+    """Hands are inside the guards for it: in the field only under lock-out."""
     own_act: ClassVar[str] = ""
     """Why it is not simply written down, where it has an act of its own."""
 

@@ -26,6 +26,7 @@ class LeversTriedKind(FactKind):
     key = "levers_tried"
     stage = "mesh"
     body = LeversTried
+    inside = True
 
     def check(self, body: LeversTried, about: About) -> None:
         check_levers(about.d, body.at)

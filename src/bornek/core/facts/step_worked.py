@@ -36,6 +36,7 @@ class StepWorkedKind(FactKind):
     stage = "plan"
     body = StepWorked
     must_say = ("step",)
+    inside = True
 
     def check(self, body: StepWorked, about: About) -> None:
         if body.how != "done" and not body.words:

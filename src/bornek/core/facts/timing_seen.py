@@ -31,6 +31,7 @@ class TimingSeenKind(FactKind):
     stage = "mesh"
     body = TimingSeen
     must_say = ("mark",)
+    inside = True
 
     def check(self, body: TimingSeen, about: About) -> None:
         known = [t.mark.key for t in timed(about.d)]

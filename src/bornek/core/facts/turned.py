@@ -41,6 +41,7 @@ class TurnedKind(FactKind):
     stage = "plan"
     body = Turned
     must_say = ("shaft",)
+    inside = True
 
     def check(self, body: Turned, about: About) -> None:
         if body.shaft not in {s.key for s in about.d.shafts}:

@@ -54,6 +54,7 @@ class TurnsCountedKind(FactKind):
     stage = "mesh"
     body = TurnsCounted
     must_say = ("shaft",)
+    inside = True
 
     def check(self, body: TurnsCounted, about: About) -> None:
         train = Train(about.d)

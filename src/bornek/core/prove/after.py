@@ -59,9 +59,8 @@ def after_points(job: JobStands, log: RunLog) -> list[ProvePoint]:
         return _changes(job)
     ran = max((f.seq for f in job.facts if isinstance(f.body, RunEnded | LockOff)), default=0)
     found = []
-    for step in job.d.steps:
-        worked = job.order is not None and job.order.worked.in_place(step.key)
-        if step.again in ("cold", "hot") and worked:
+    for step in (p.step for p in job.order.steps) if job.order is not None else ():
+        if step.again in ("cold", "hot") and job.order is not None and job.order.worked.in_place(step.key):
             words = "; ".join(x for x in (step.torque, AGAIN_WORDS[step.again]) if x)
             point = ProvePoint(f"torque:{step.key}", "after", step.label, words, locked=True)
             found.append(looked_at(job, point, step.parts, since=ran))

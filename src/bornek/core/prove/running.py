@@ -38,6 +38,8 @@ VERDICTS: dict[Code, str] = {
 """How each judgement of the rise is marked."""
 WORST: tuple[Code, ...] = ("limit", "bends_up", "meets_limit", "over", "not_levelling")
 """Which judgement decides for a stage; among the others the hottest bearing does."""
+READ_EVERY_MIN = 5.0
+"""A bearing is read so often; its curve is told by eight readings in twenty minutes."""
 RunState = Literal["running", "done", "stopped"]
 
 
@@ -55,6 +57,11 @@ class BearingRow:
     @property
     def code(self) -> str:
         return VERDICTS[self.found.code] if self.read else "not_read"
+
+    @property
+    def next_min(self) -> float:
+        """The minute at which it is read again."""
+        return (self.read[-1].minutes if self.read else 0.0) + READ_EVERY_MIN
 
     @property
     def severity(self) -> int:
@@ -166,16 +173,16 @@ def _run(d: Definition, facts: Sequence[Fact], begun: Fact) -> Run:
 
 
 def _row(facts: Sequence[Fact], run: str, part: Part, limit: float, minutes: float) -> BearingRow:
-    read = sorted(
-        (
-            (f.body.minutes, parse(f.body.text, "temperature", "°C").value, f.id)
-            for f in facts
-            if isinstance(f.body, RunRead) and (f.body.run, f.body.part) == (run, part.key)
-        ),
-    )
-    at = tuple(Temperature(m, c) for m, c, _ in read)
+    """What was read last at a minute counts: a correction may have met another's."""
+    by_minute = {
+        f.body.minutes: (parse(f.body.text, "temperature", "°C").value, f.id)
+        for f in facts
+        if isinstance(f.body, RunRead) and (f.body.run, f.body.part) == (run, part.key)
+    }
+    read = sorted(by_minute.items())
+    at = tuple(Temperature(minutes, celsius) for minutes, (celsius, _) in read)
     found = judge_stage(at, limit, minutes) if at else RunIn("early", "not read yet")
-    return BearingRow(part.key, part.label, at, tuple(key for *_, key in read), found)
+    return BearingRow(part.key, part.label, at, tuple(key for _, (_, key) in read), found)
 
 
 def _beside(d: Definition, rows: Sequence[BearingRow], row: BearingRow) -> BearingRow:

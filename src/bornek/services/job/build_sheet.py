@@ -184,8 +184,9 @@ def _watch(
     found += [f"{p.label}: {p.words.rstrip('.?')}." for p in sheet.open_in("after")]
     if sheet.release is not None:
         found += [f"Left open: {words.rstrip('.?')}." for words in sheet.release.body.left]
-    for q in quantities_of(session, unit.id, moment.date(), until=job):
-        wear = wear_of(session, unit, q, moment.date())
+    quantities = quantities_of(session, unit.id, moment.date(), until=job)
+    wears = wear_of(session, unit, quantities, moment.date())
+    for q, wear in zip(quantities, wears, strict=True):
         if wear is not None and wear.act_before is not None:
             found.append(f"{q.label}: {lower_first(text_of(quantity_words(q, wear)[0]))}")
     return found

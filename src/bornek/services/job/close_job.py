@@ -2,22 +2,24 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
+from bornek.core.closing import open_points
 from bornek.core.errors import InputError
 from bornek.core.facts.closed import Closed, ClosedKind
 from bornek.core.facts.deferred import Deferred
+from bornek.core.facts.kind import Fact
 from bornek.core.facts.opened_again import OpenedAgain, OpenedAgainKind
 from bornek.core.facts.registry import body_of
 from bornek.core.plain import dump
+from bornek.core.prove.sheet import ProveSheet, prove_sheet
 from bornek.services.desk import Desk
-from bornek.services.job.closing import closing_list
+from bornek.services.job.closing import job_stands
 from bornek.services.job.job_definition import definition_of
-from bornek.services.prove.load_prove import load_prove
 from bornek.services.setting.summary import summaries
 from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
-from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit, open_job
 from bornek.store.queries.yard import local
 
@@ -26,9 +28,11 @@ def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     """sent: id, words. Raises InputError naming what must be settled first, or what wants a reason."""
     desk.mechanic()
     job, _ = open_job(desk.session, job_id)
-    today = desk.today
     d, facts = definition_of(job), facts_of(desk.session, job_id)
-    found = closing_list(desk.session, job, d, facts, summaries(desk.session, job, today), today)
+    settings = summaries(desk.session, job, desk.today)
+    stands = job_stands(desk.session, job, d, facts, settings, local(desk.session, desk.now))
+    sheet = prove_sheet(stands)
+    found = open_points(stands, sheet)
     first = [p for p in found if not p.may_stay]
     if first:
         raise InputError(
@@ -45,16 +49,16 @@ def close_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
             next_step="Settle it, or say why the job is closed without.",
             details={"open_points": dump(found)},
         )
-    closed = Closed(words, tuple(p.words for p in found), tuple(_done_after_all(desk, job)))
+    closed = Closed(words, tuple(p.words for p in found), tuple(_done_after_all(facts, sheet)))
     append_fact(desk, job, sent["id"], ClosedKind.key, "", body_of(closed))
     job.closed_at = desk.now
     desk.session.flush()
 
 
-def _done_after_all(desk: Desk, job: t.Job) -> list[str]:
+def _done_after_all(facts: Sequence[Fact], sheet: ProveSheet) -> list[str]:
     """Work that was put off and is done: by its own stage, so that nothing else says so."""
-    points = load_prove(desk.session, job, local(desk.session, desk.now)).by_key
-    put_off = [f for f in facts_of(desk.session, job.id) if isinstance(f.body, Deferred)]
+    points = sheet.by_key
+    put_off = [f for f in facts if isinstance(f.body, Deferred)]
     return [f.id for f in put_off if f.body.point in points and points[f.body.point].state == "done"]
 
 

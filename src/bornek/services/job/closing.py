@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date, datetime, time
+from datetime import date, datetime
 
 from sqlalchemy.orm import Session
 
-from bornek.core.closing import open_points
 from bornek.core.facts.kind import Fact
 from bornek.core.parts.orders import order_lines
-from bornek.core.prove.stands import JobStands, OpenPoint, SettingStands
+from bornek.core.prove.stands import JobStands, SettingStands
 from bornek.core.settings.registry import measures_fit
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_all
@@ -22,20 +21,6 @@ from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.summary import SettingSummary
 from bornek.services.unit.owed import owed_before
 from bornek.store import tables as t
-
-
-def closing_list(
-    session: Session,
-    job: t.Job,
-    d: Definition,
-    facts: Sequence[Fact],
-    settings: Sequence[SettingSummary],
-    today: date,
-) -> list[OpenPoint]:
-    """Empty for a job that is closed already."""
-    if job.closed_at is not None:
-        return []
-    return open_points(job_stands(session, job, d, facts, settings, datetime.combine(today, time(12))))
 
 
 def job_stands(
@@ -56,7 +41,7 @@ def job_stands(
         settings=[_stands(session, s, now.date()) for s in settings],
         inspected=inspected,
         orders=order_lines(d, facts, job.length_unit),
-        plan=plan_points(session, job, now.date()),
+        plan=plan_points(plan),
         train=train_of(session, job),
         order=plan.order,
         bench=plan.bench,

@@ -9,6 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.closing import open_points
 from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.hour_meter import WHEN, HourMeter
 from bornek.core.facts.kind import Fact
@@ -17,6 +18,7 @@ from bornek.core.facts.registry import find_fact_kind
 from bornek.core.fits.open_fits import open_fits
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
+from bornek.core.prove.sheet import prove_sheet
 from bornek.core.prove.stands import OpenPoint
 from bornek.core.scenes import Section
 from bornek.core.schools import QUESTIONS, read_schools
@@ -25,13 +27,12 @@ from bornek.core.strip.baselines import baselines
 from bornek.core.train.sheet import TrainSheet
 from bornek.core.units.definition import Definition
 from bornek.services.inspect.view import inspect_open
-from bornek.services.job.closing import closing_list
+from bornek.services.job.closing import job_stands
 from bornek.services.job.components import ComponentView, components_of, condemned_words
 from bornek.services.job.job_definition import definition_of
 from bornek.services.job.job_section import section_of
 from bornek.services.mesh.train_of import train_of
 from bornek.services.plan.open_points import plan_open
-from bornek.services.prove.load_prove import load_prove
 from bornek.services.prove.view import prove_open
 from bornek.services.setting.summary import SettingSummary, summaries
 from bornek.services.strip.facts_of import facts_of
@@ -137,6 +138,8 @@ def view_job(session: Session, job_id: str, today: date) -> dict[str, Any]:
 def job_view(session: Session, job_id: str, today: date) -> JobView:
     job, unit = job_with_unit(session, job_id)
     settings, d, facts = summaries(session, job, today), definition_of(job), facts_of(session, job_id)
+    stands = job_stands(session, job, d, facts, settings, datetime.combine(today, time(12)))
+    looked = prove_sheet(stands)
     train = train_brief(train_of(session, job))
     places = _places(d, facts, settings)
     seen = {p.key: "found" if p.found else "" for p in places}
@@ -158,7 +161,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
         cautions=[*condemned_words(session, job), *d.cautions],
         version=job.seq,
         closed_at=job.closed_at.isoformat() if job.closed_at else "",
-        open_points=closing_list(session, job, d, facts, settings, today),
+        open_points=[] if job.closed_at else open_points(stands, looked),
         hours=[
             HourView(f.id, f.body.when, WHEN[f.body.when], find_fact_kind(f.fact_kind).words(f.body), f.by)
             for f in facts
@@ -176,9 +179,7 @@ def job_view(session: Session, job_id: str, today: date) -> JobView:
                 "set": sum(not s.signed and s.stage == "set" for s in settings),
                 "mesh": sum(not s.signed and s.stage == "mesh" for s in settings)
                 + (train is not None and train.state != "done"),
-                "prove": 0
-                if job.closed_at
-                else prove_open(load_prove(session, job, datetime.combine(today, time(12)))),
+                "prove": 0 if job.closed_at else prove_open(looked),
             },
         ),
         settings=settings,

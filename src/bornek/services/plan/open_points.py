@@ -17,12 +17,11 @@ NAMED = 2
 
 def plan_open(session: Session, job: t.Job, today: date) -> int:
     """Findings that are more than a note."""
-    return _plan(session, job, today).open_points
+    return load_plan(session, job, datetime.combine(today, time(12))).open_points
 
 
-def plan_points(session: Session, job: t.Job, today: date) -> list[OpenPoint]:
+def plan_points(plan: LoadedPlan) -> list[OpenPoint]:
     """Findings and steps that are not worked; a job may be closed over them with a reason."""
-    plan = _plan(session, job, today)
     found = [
         OpenPoint(f"plan:{f.key}", lower_first(text_of(f.say)).rstrip("."), "/plan", True)
         for f in plan.findings
@@ -39,7 +38,3 @@ def plan_points(session: Session, job: t.Job, today: date) -> list[OpenPoint]:
                 )
             )
     return found
-
-
-def _plan(session: Session, job: t.Job, today: date) -> LoadedPlan:
-    return load_plan(session, job, datetime.combine(today, time(12)))

@@ -74,17 +74,15 @@ def _second(desk: Desk, sheet: ProveSheet, body: Released, prover: str) -> None:
         raise InputError(
             f"{body.second} is not one of the yard's names.", field="second", next_step="Choose a name."
         )
-    if not sheet.second_person:
-        return
-    if not body.second:
-        raise InputError(
-            "This unit wants a second person who looked.", field="second", next_step="Choose a name."
-        )
     if body.second == prover:
         raise InputError(
             f"{prover} proved it: the second person is somebody else.",
             field="second",
             next_step="Choose another name.",
+        )
+    if sheet.second_person and not body.second:
+        raise InputError(
+            "This unit wants a second person who looked.", field="second", next_step="Choose a name."
         )
 
 

@@ -101,6 +101,16 @@ def _proved(look: _Look, body: Body) -> dict[str, Any]:
         _in_turn(look.sheet, point.key)
     elif point.locked and how == "seen":
         check_locked_out(look.job.stands, look.facts)
+    if (
+        "photo" in point.asks
+        and how == "seen"
+        and not (body.get("photo") or str(body.get("words", "")).strip())
+    ):
+        raise InputError(
+            f"{point.label}: show it in a photo.",
+            field="photo",
+            next_step="Take one, or say why there is none.",
+        )
     if "way" in point.asks and how == "seen" and not str(body.get("way", "")).strip():
         raise InputError(
             f"{point.label}: say how.", field="way", next_step=f"One of: {', '.join(point.ways)}."

@@ -64,8 +64,9 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
     subject, body = read_fact(kind.key, sent.get("body", {}), d)
     kind.check(body, _about(desk, job, d, facts, old is not None))
     off = kind.takes_off(body)
-    if off:
+    if off or kind.inside:
         check_locked_out(job.stands, facts)
+    if off:
         found = baselines(d, facts, read_as_found(desk.session, job_id))
         way = kind.way_seen(body)
         if way and _write_way(desk, job, found, off, way, sent):

@@ -9,6 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.facts.hour_meter import HourMeter
 from bornek.core.life.draw_life import draw_life
 from bornek.core.life.forecast import Forecast
 from bornek.core.life.say_life import numbers, rate_words, say_life
@@ -110,7 +111,9 @@ class LifeView:
 def view_life(session: Session, unit_id: str, today: date) -> dict[str, Any]:
     unit = find_unit(session, unit_id)
     jobs = jobs_of_unit(session, unit_id)
-    shown = [_quantity(session, unit, q, jobs, today) for q in quantities_of(session, unit_id, today)]
+    quantities = quantities_of(session, unit_id, today)
+    wears = wear_of(session, unit, quantities, today)
+    shown = [_quantity(q, found) for q, found in zip(quantities, wears, strict=True)]
     shown.sort(key=_soonest)
     unit_type = session.get(t.UnitType, unit.unit_type_id)
     lead = shown[0] if shown else None
@@ -172,15 +175,11 @@ def _visit(session: Session, job: t.Job) -> VisitView:
 
 
 def _hours_words(session: Session, job: t.Job) -> str:
-    return next(
-        (f"{f.body.reading} h" for f in facts_of(session, job.id) if getattr(f.body, "reading", "")), ""
-    )
+    read = [f.body.reading for f in facts_of(session, job.id) if isinstance(f.body, HourMeter)]
+    return next((f"{reading} h" for reading in read if reading), "")
 
 
-def _quantity(
-    session: Session, unit: t.Unit, q: Quantity, jobs: Sequence[t.Job], today: date
-) -> LifeQuantity:
-    found = wear_of(session, unit, q, today)
+def _quantity(q: Quantity, found: Forecast | None) -> LifeQuantity:
     say = numbers(q.quantity, q.unit)
     if found is None or q.limit is None:
         spoken: Say = (Span("Shown over its visits; no wear is told from it."),)

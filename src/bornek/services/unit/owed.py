@@ -17,7 +17,7 @@ from bornek.core.prove.owed import Owed, owed_of
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.services.strip.facts_of import core_fact
 from bornek.store import tables as t
-from bornek.store.queries.owed import facts_of_kind, unit_entries
+from bornek.store.queries.owed import facts_of_owing, unit_entries
 from bornek.store.queries.yard import the_yard
 
 KINDS = (DeferredKind.key, ProvedKind.key, ClosedKind.key)
@@ -80,7 +80,7 @@ def _shown(session: Session, unit_id: str, today: str) -> list[OwedView]:
 
 def _owed(session: Session, unit_id: str) -> list[tuple[t.Unit, t.Job, Owed]]:
     done = {e.answers for e in unit_entries(session, unit_id)}
-    rows = sorted(facts_of_kind(session, KINDS, unit_id), key=lambda row: row[2].id)
+    rows = sorted(facts_of_owing(session, DeferredKind.key, KINDS, unit_id), key=lambda row: row[2].id)
     found = []
     for _, of_unit in groupby(rows, key=lambda row: row[2].id):
         kept = list(of_unit)

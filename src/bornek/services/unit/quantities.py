@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from bornek.core.facts.hour_meter import HourMeter, hours_of
 from bornek.core.life.forecast import Forecast, forecast, type_rate
-from bornek.core.life.visit import Visit, base_of, intervals
+from bornek.core.life.visit import Base, Visit, base_of, intervals
 from bornek.core.parts.orders import order_lines
 from bornek.core.quantities import parse
 from bornek.core.settings.registry import known_kind
@@ -61,7 +61,8 @@ def _add_job(session: Session, job: t.Job, today: date, found: dict[Key, Quantit
     for setting in settings_of(session, job.id):
         loaded = load_setting(session, setting.id, today)
         sense = getattr(known_kind(setting.kind), "wears", 0)
-        for m in measured(loaded):
+        several = measured(loaded)
+        for m in several:
             if m.found is None and m.left is None:
                 continue
             key = (setting.remembered_as or setting.key, setting.kind, m.key)
@@ -69,9 +70,7 @@ def _add_job(session: Session, job: t.Job, today: date, found: dict[Key, Quantit
             seen = found.get(key)
             found[key] = Quantity(
                 key=key,
-                label=setting.label
-                if m.label == loaded.sheet.outcome.results[0].label
-                else f"{setting.label}: {m.label}",
+                label=setting.label if len(several) == 1 else f"{setting.label}: {m.label}",
                 place=loaded.log.place.label,
                 quantity=m.quantity,
                 unit=job.length_unit,
@@ -122,34 +121,38 @@ def _fresh_shafts(session: Session, job: t.Job) -> set[str]:
 
 def _hours(session: Session, job: t.Job) -> float | None:
     """The hour meter as it came in."""
-    read = [f.body for f in facts_of(session, job.id) if isinstance(f.body, HourMeter) and f.body.reading]
+    read = [
+        f.body
+        for f in facts_of(session, job.id)
+        if isinstance(f.body, HourMeter) and f.body.when == "receiving" and f.body.reading
+    ]
     return hours_of(read[0].reading) if read else None
 
 
-def wear_of(session: Session, unit: t.Unit, q: Quantity, today: date) -> Forecast | None:
-    """With what at least three other units of the type wear by, where there are as many."""
+def wear_of(
+    session: Session, unit: t.Unit, quantities: Sequence[Quantity], today: date
+) -> list[Forecast | None]:
+    """The wear of each, with what at least three other units of the type wear by, where there are as many."""
+    others = [
+        {x.key: x for x in quantities_of(session, other, today)}
+        for other in units_of_type(session, unit.unit_type_id, unit.id)
+    ]
+    return [_wear(q, [mine[q.key] for mine in others if q.key in mine]) for q in quantities]
+
+
+def _wear(q: Quantity, others: Sequence[Quantity]) -> Forecast | None:
     if q.limit is None or not q.sense:
         return None
-    rates = _type_rates(session, unit, q, today)
+    base = base_of(q.visits)
+    rates = [_mean_rate(x.visits, base, q.sense) for x in others if base_of(x.visits) == base]
     lowest = (q.window.low if q.sense > 0 else q.window.high) if q.window else 0.0
-    return forecast(q.visits, q.limit, q.sense, lowest, prior=type_rate(rates))
+    prior = type_rate([r for r in rates if r is not None])
+    return forecast(q.visits, q.limit, q.sense, lowest, prior=prior)
 
 
-def _type_rates(session: Session, unit: t.Unit, q: Quantity, today: date) -> list[float]:
-    """One rate a unit: all its stretches together, in the base of this one's visits."""
-    base, rates = base_of(q.visits), []
-    for other in units_of_type(session, unit.unit_type_id, unit.id):
-        mine = next((x for x in quantities_of(session, other, today) if x.key == q.key), None)
-        if mine is None or base_of(mine.visits) != base:
-            continue
-        rate = _mean_rate(mine.visits, base, q.sense)
-        if rate is not None:
-            rates.append(rate)
-    return rates
-
-
-def _mean_rate(visits: Sequence[Visit], base: str, sense: int) -> float | None:
-    stretches = [s for s in intervals(visits, base, sense) if not s.bedding]  # type: ignore[arg-type]
+def _mean_rate(visits: Sequence[Visit], base: Base, sense: int) -> float | None:
+    """One rate a unit: all its stretches together, bedding in left out."""
+    stretches = [s for s in intervals(visits, base, sense) if not s.bedding]
     if not stretches:
         return None
     weights = [1 / s.rate_u**2 if s.rate_u else 1.0 for s in stretches]

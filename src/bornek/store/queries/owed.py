@@ -12,15 +12,21 @@ from bornek.store import tables as t
 _later = aliased(t.Fact)
 
 
-def facts_of_kind(
-    session: Session, kinds: Sequence[str], unit_id: str = ""
+def facts_of_owing(
+    session: Session, owing: str, kinds: Sequence[str], unit_id: str = ""
 ) -> list[tuple[t.Fact, t.Job, t.Unit]]:
-    """Live facts of some kinds, of one unit or of the whole yard, in their order."""
+    """Live facts of some kinds, in their order: of the units that have one of the kind `owing`, or of one of them."""
+    owe = select(t.Job.unit_id).join(t.Fact, t.Fact.job_id == t.Job.id).where(t.Fact.fact_kind == owing)
     wanted = (
         select(t.Fact, t.Job, t.Unit)
         .join(t.Job, t.Job.id == t.Fact.job_id)
         .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .where(t.Fact.fact_kind.in_(kinds), ~t.Fact.void, ~exists().where(_later.supersedes == t.Fact.id))
+        .where(
+            t.Job.unit_id.in_(owe),
+            t.Fact.fact_kind.in_(kinds),
+            ~t.Fact.void,
+            ~exists().where(_later.supersedes == t.Fact.id),
+        )
         .order_by(t.Job.opened_at, t.Job.id, t.Fact.seq)
     )
     if unit_id:
