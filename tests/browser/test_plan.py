@@ -230,7 +230,7 @@ def test_a_step_of_ones_own_with_a_wait_runs_by_itself_and_is_on_today(bench: Pa
     say(bench, "start it, it cools down 1 h 30 min")
     bench.keyboard.press("Enter")
     bench.goto(f"{home(bench)}/today")
-    expect(bench.locator("[data-finish]")).to_have_count(3)
+    expect(bench.locator("[data-finish]")).to_have_count(4)
     expect(bench.get_by_text("One degree on the face")).to_be_visible()
 
 

@@ -179,7 +179,7 @@ def test_a_spindle_on_the_bench_with_photo_and_a_washer_dropped(bench: Page, tmp
     bench.get_by_role("button", name="It is loose in there").click()
     say(bench, "Find the lock washer tab")
     bench.get_by_role("link", name="Receive").click()
-    expect(bench.locator("[data-close]")).to_contain_text("lock washer tab, dropped at the headstock sump")
+    expect(bench.locator("[data-close]")).to_contain_text("lock washer tab: dropped at the headstock sump")
     expect(bench.get_by_role("button", name="Close it")).to_be_disabled()
     bench.get_by_role("link", name="Strip").click()
     bench.keyboard.press("3")

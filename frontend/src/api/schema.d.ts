@@ -6025,6 +6025,7 @@ export interface components {
             code: string;
             label: string;
             last: string;
+            last_fact: string;
             next_min: number;
             part: string;
             words: string;

@@ -23,14 +23,14 @@ const rows = (s: { since: number; until: number }) =>
         gridTemplateRows: `auto repeat(${last}, minmax(74px, auto))`,
       }"
     >
-      <h3
+      <h2
         v-for="(d, i) in view.dwellings"
         :key="d.part"
         class="pb-2 text-center leading-tight font-bold"
         :style="{ gridRow: 1, gridColumn: i + 2 }"
       >
         {{ d.label }}
-      </h3>
+      </h2>
       <RouterLink
         v-for="(v, i) in view.visits"
         :key="v.job_id"

@@ -6,6 +6,7 @@ import type { ProvePointView, ProveView } from "../../api/client";
 import { useKeys } from "../../composables/useKeys";
 import PickBox from "../../ui/PickBox.vue";
 import RadioRow from "../../ui/RadioRow.vue";
+import { typedNumber } from "../../ui/typedNumber";
 import VerdictTag from "../../marks/VerdictTag.vue";
 import LockPanel from "./LockPanel.vue";
 import PutOffForm from "./PutOffForm.vue";
@@ -33,7 +34,7 @@ function body(how: string) {
   const said: Record<string, unknown> = { point: props.point.key, how, words: words.value.trim() };
   if (how !== "seen") return said;
   if (asks("way")) said["way"] = way.value;
-  if (asks("count") && count.value.trim()) said["count"] = Number(count.value);
+  if (asks("count") && count.value.trim()) said["count"] = typedNumber(count.value, null);
   if (asks("amount")) said["amount"] = amount.value.trim();
   if (photo.value) said["photo"] = photo.value;
   return said;

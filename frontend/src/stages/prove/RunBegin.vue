@@ -2,6 +2,7 @@
 /** The next stage begun: the unit type's own, or one of the mechanic's. */
 import { computed, reactive, ref } from "vue";
 import type { ProveView } from "../../api/client";
+import { typedNumber } from "../../ui/typedNumber";
 import type { ProveDesk } from "./useProve";
 
 const props = defineProps<{ view: ProveView; desk: ProveDesk }>();
@@ -12,7 +13,7 @@ const ambient = ref("");
 const hottest = ref("");
 const begin = () => {
   const about = mine.value
-    ? { ...own, minutes: Number(own.minutes.replace(",", ".")) }
+    ? { ...own, minutes: typedNumber(own.minutes, 0) }
     : { stage: stage.value?.key ?? "", label: "", minutes: 0, limit: "", source: "" };
   return props.desk.write("run_begun", { ...about, ambient: ambient.value, hottest: hottest.value });
 };

@@ -7,6 +7,7 @@ import ReadoutMark from "../../marks/ReadoutMark.vue";
 import SceneMark from "../../marks/SceneMark.vue";
 import VerdictMark from "../../marks/VerdictMark.vue";
 import PickBox from "../../ui/PickBox.vue";
+import { typedNumber } from "../../ui/typedNumber";
 import { paintOf } from "../../marks/verdictLook";
 import type { ProveDesk } from "./useProve";
 
@@ -27,7 +28,7 @@ function move(by: number) {
 async function take() {
   if (!typed.value.trim() || !row.value) return;
   const body: Record<string, unknown> = { run: props.run.id, part: part.value, text: typed.value };
-  if (minute.value.trim()) body["minutes"] = Number(minute.value.replace(",", "."));
+  if (minute.value.trim()) body["minutes"] = typedNumber(minute.value, 0);
   if (!(await props.desk.write("run_read", body))) return;
   typed.value = "";
   move(1);
@@ -102,9 +103,24 @@ useKeys((event, typing) => {
               placeholder="now"
           /></label>
         </div>
-        <button type="submit" class="control control-main min-h-[64px] text-[20px]" :disabled="!typed">
-          Take it <span class="keycap">Enter</span>
-        </button>
+        <div class="flex gap-3">
+          <button
+            type="submit"
+            class="control control-main min-h-[64px] flex-1 text-[20px]"
+            :disabled="!typed"
+          >
+            Take it <span class="keycap">Enter</span>
+          </button>
+          <button
+            v-if="row?.last_fact"
+            type="button"
+            class="control min-h-[64px]"
+            data-strike-read
+            @click="desk.strike('run_read', row.last_fact)"
+          >
+            Strike {{ row.last }}
+          </button>
+        </div>
       </form>
       <form class="flex flex-col gap-2 border-t-2 pt-3" data-run-heard @submit.prevent="hear">
         <div class="grid gap-3 sm:grid-cols-2">

@@ -23,6 +23,8 @@ class BearingView:
     words: str
     beside: str
     next_min: float
+    last_fact: str
+    """The reading that was taken last, to be struck."""
 
 
 @dataclass(frozen=True)
@@ -116,6 +118,7 @@ def _run(run: Run) -> RunView:
                 r.found.words,
                 r.beside,
                 r.next_min,
+                r.facts[-1] if r.facts else "",
             )
             for r in run.rows
         ],

@@ -12,7 +12,7 @@ from bornek.core.facts.deferred import Deferred, DeferredKind
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.locked_out import locks_hung
 from bornek.core.facts.released import HOW_WORDS
-from bornek.core.phrases import Say, count_words
+from bornek.core.phrases import Say, count_words, plain
 from bornek.core.plain import dump
 from bornek.core.prove.point import GROUPS, Group, ProvePoint
 from bornek.core.prove.running import STOP_RULE
@@ -134,7 +134,7 @@ def view_prove(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
             job=ProveHead(
                 job.id, unit.tag, unit.name, job.complaint, job.seq, job.stands, job.closed_at is not None
             ),
-            say=sheet.say,
+            say=sheet.say if job.closed_at is None else plain("This job is closed."),
             head=f"{len(counted)} of {count_words(len(sheet.points), 'point')} settled",
             aside=_aside(sheet),
             cautions=[*definition_of(job).cautions, *CAUTIONS],

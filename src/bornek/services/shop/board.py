@@ -66,8 +66,7 @@ class BoardRow:
 @dataclass(frozen=True)
 class BoardView:
     """`rows` are the first of each band; the counts are of all open jobs, `unread` of those not read yet;
-    `late` counts orders of the whole yard. `due`: what
-    units owe, the soonest first, and how many more."""
+    `late` counts orders of the whole yard. `due`: what units owe, the soonest first; `due_more` how many more."""
 
     say: list[Span]
     needs_hands: int
