@@ -187,7 +187,7 @@ def test_a_spindle_on_the_bench_with_photo_and_a_washer_dropped(bench: Page, tmp
     bench.get_by_role("button", name="Accounted for").click()
     expect(bench.locator("[data-loose]")).to_contain_text("fished out with a magnet (Marl Tennick)")
     bench.get_by_role("link", name="Prove").click()
-    bench.keyboard.press("e")
+    bench.locator("[data-tab=release]").click()
     radio(bench, "how", "as_it_is")
     bench.locator("[data-release] [name=words]").fill("tried only, tagged")
     bench.locator("[data-release-it]").click()
