@@ -100,5 +100,6 @@ def look_at_all(client: FlaskClient, job: str, *groups: str, actor: str = "marl"
             else:
                 said = {"way": p["ways"][0]} if "way" in p["asks"] else {}
                 said |= {"words": "no camera here"} if "photo" in p["asks"] else {}
+                said |= {"count": p["most"]} if "count" in p["asks"] else {}
                 answer = prove(client, job, "proved", actor, point=p["key"], **said)
             assert answer.status_code == 201, answer.get_json()

@@ -78,10 +78,22 @@ def test_a_lock_is_made_in_some_way(client: FlaskClient) -> None:
     assert (answer.status_code, answer.get_json()["field"]) == (422, "way")
 
 
+@pytest.mark.parametrize("count", [None, 13, "many"])
+def test_locks_are_counted_against_how_many_there_are(client: FlaskClient, count: Any) -> None:
+    said = {"way": "tab bent up", "words": "no camera"} | ({} if count is None else {"count": count})
+    answer = prove(client, "w26", "proved", point="lock:lock-plates", **said)
+    assert (answer.status_code, answer.get_json()["field"]) == (422, "count")
+    some = prove(client, "w26", "proved", point="lock:lock-plates", **(said | {"count": 10}))
+    assert some.status_code == 201
+    assert points_of(client, "w26")["lock:lock-plates"]["words"] == "10 of 12 made: 2 to go"
+
+
 def test_a_lock_is_shown_in_a_photo_or_it_is_said_why_not(client: FlaskClient) -> None:
     answer = prove(client, "w26", "proved", point="lock:lock-plates", count=12, way="tab bent up")
     assert (answer.status_code, answer.get_json()["field"]) == (422, "photo")
-    ghost = prove(client, "w26", "proved", point="lock:lock-plates", way="tab bent up", photo="ghost")
+    ghost = prove(
+        client, "w26", "proved", point="lock:lock-plates", way="tab bent up", count=12, photo="ghost"
+    )
     assert (ghost.status_code, ghost.get_json()["field"]) == (422, "photo")
 
 

@@ -7679,6 +7679,7 @@ export interface components {
             here: boolean;
             key: string;
             label: string;
+            most: number;
             must: boolean;
             photo: string;
             state: string;

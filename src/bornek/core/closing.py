@@ -27,7 +27,7 @@ def open_points(job: JobStands, sheet: ProveSheet) -> list[OpenPoint]:
     >>> from bornek.core.units.definition import Definition
     >>> stands = JobStands(Definition(), [], "field")
     >>> [p.key for p in open_points(stands, prove_sheet(stands))]
-    ['lock_out', 'release', 'hours', 'ready:clear', 'ready:guards', 'ready:lock']
+    ['lock_out', 'release', 'ready:clear', 'ready:guards', 'ready:lock', 'hours']
     """
     found = [*_lock_out(job), *_release(sheet), *_proved(sheet), *_verdicts(job)]
     found += [*_proofs(job), *_orders(job), *job.plan, *_fits(job)]

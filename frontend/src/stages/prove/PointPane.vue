@@ -97,12 +97,8 @@ const ASK = { wrong: "What was seen", could_not: "Why it could not be checked" }
         />
         <div v-if="asks('count') || asks('photo')" class="relative grid gap-3 sm:grid-cols-2">
           <label v-if="asks('count')"
-            >How many made<input
-              v-model="count"
-              class="field"
-              name="count"
-              inputmode="numeric"
-              autocomplete="off"
+            >How many made, of {{ point.most
+            }}<input v-model="count" class="field" name="count" inputmode="numeric" autocomplete="off"
           /></label>
           <PickBox v-if="asks('photo')" v-model="photo" name="photo" label="Shown in" :options="photos" />
           <label v-if="asks('photo')" class="control self-end"

@@ -32,8 +32,9 @@ def as_normal(value: Value | None) -> Normal | None:
     """What a value says of where the quantity stands: the middle of a bracket, with its half width over √3 as its
     uncertainty; nothing where a zero may hide a preload.
 
-    >>> as_normal(Interval(0.04, 0.06))
-    Normal(v=0.05, u=0.005773502691896256)
+    >>> bracket = as_normal(Interval(0.04, 0.06))
+    >>> round(bracket.v, 3), round(bracket.u, 4)
+    (0.05, 0.0058)
     >>> as_normal(AtMost(0.0)) is None
     True
     """

@@ -55,7 +55,7 @@ def _fresh(job: JobStands, part: Part) -> ProvePoint:
     if verdict in GOES_BACK:
         words = f"holds only once, and is judged {WORDS[verdict]}"
         return ProvePoint(key, "inside", part.label, words, "wrong", "/inspect?zone=parts", must=part.safety)
-    line = next((o for o in reversed(job.orders) if o.part == part.key), None)
+    line = next((o for o in reversed(job.orders) if o.part == part.key and o.what == "order"), None)
     if line is not None and line.state != "received":
         words = f"new one {line.state}, {line.supplier}: not here yet"
         return ProvePoint(key, "inside", part.label, words, "open", "/inspect?zone=orders", must=part.safety)
@@ -79,6 +79,7 @@ def _lock(job: JobStands, part: Part) -> ProvePoint:
             asks=("way", "photo") if part.count == 1 else ("way", "count", "photo"),
             ways=(own,) if own else tuple(LOCK_WORDS.values()),
             must=True,
+            most=part.count,
         ),
         (part.key,),
     )

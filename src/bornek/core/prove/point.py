@@ -49,7 +49,8 @@ Asked = Literal["way", "count", "amount", "photo"]
 @dataclass(frozen=True)
 class ProvePoint:
     """`to`: what follows the job's address where it is settled; empty where it is looked at here, and then `asks` what is
-    said besides. `ways`: what may be said of a way. `must`: nobody releases over it. `locked`: only under lock-out."""
+    said besides. `ways`: what may be said of a way. `must`: nobody releases over it. `locked`: only under lock-out. `most`: of how many, where a
+    count is asked for."""
 
     key: str
     group: Group
@@ -66,6 +67,7 @@ class ProvePoint:
     fact: str = ""
     photo: str = ""
     due_days: float = 0
+    most: int = 0
 
     @property
     def is_open(self) -> bool:

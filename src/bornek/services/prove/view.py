@@ -64,6 +64,7 @@ class ProvePointView:
     fact: str
     photo: str
     until: str
+    most: int
 
 
 @dataclass(frozen=True)
@@ -194,6 +195,7 @@ def _point(p: ProvePoint, now: datetime) -> ProvePointView:
         fact=p.fact,
         photo=p.photo,
         until=until,
+        most=p.most,
     )
 
 

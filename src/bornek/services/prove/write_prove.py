@@ -101,21 +101,31 @@ def _proved(look: _Look, body: Body) -> dict[str, Any]:
         _in_turn(look.sheet, point.key)
     elif point.locked and how == "seen":
         check_locked_out(look.job.stands, look.facts)
-    if (
-        "photo" in point.asks
-        and how == "seen"
-        and not (body.get("photo") or str(body.get("words", "")).strip())
-    ):
+    if how == "seen":
+        _said_whole(point, body)
+    return {"label": point.label}
+
+
+def _said_whole(point: ProvePoint, body: Body) -> None:
+    """Everything that a point asks for is said: how, of how many, shown."""
+    if "photo" in point.asks and not (body.get("photo") or str(body.get("words", "")).strip()):
         raise InputError(
             f"{point.label}: show it in a photo.",
             field="photo",
             next_step="Take one, or say why there is none.",
         )
-    if "way" in point.asks and how == "seen" and not str(body.get("way", "")).strip():
+    if "way" in point.asks and not str(body.get("way", "")).strip():
         raise InputError(
             f"{point.label}: say how.", field="way", next_step=f"One of: {', '.join(point.ways)}."
         )
-    return {"label": point.label}
+    count = body.get("count")
+    if "count" in point.asks and (count is None or (isinstance(count, int) and not 0 <= count <= point.most)):
+        got = "nothing was said" if count is None else f"got {count}"
+        raise InputError(
+            f"{point.label}: of {point.most}, how many are made ({got})?",
+            field="count",
+            next_step=f"Count them: 0 to {point.most}.",
+        )
 
 
 def _in_turn(sheet: ProveSheet, key: str) -> None:
