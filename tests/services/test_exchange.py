@@ -11,7 +11,8 @@ from flask.testing import FlaskClient
 
 from bornek.app import create_app
 from bornek.services.desk import digest
-from bornek.services.job.exchange.format import EDITION, FORMAT, ORDER
+from bornek.services.job.exchange.editions import _STEPS
+from bornek.services.job.exchange.format import EDITION, FORMAT, ORDER, READS
 from bornek.store.base import Base
 from bornek.store.database import Database
 from helpers import NOW, Bench
@@ -158,6 +159,18 @@ def as_edition_three(content: dict[str, Any]) -> dict[str, Any]:
 def without_cards(rows: dict[str, Any]) -> dict[str, Any]:
     entries = [{k: v for k, v in e.items() if k != "gauge_card_id"} for e in rows["entry"]]
     return {**rows, "entry": entries, "gauge_card": []}
+
+
+def test_every_edition_that_is_read_has_its_way_to_this_one() -> None:
+    assert set(_STEPS) == set(range(min(READS), EDITION))
+
+
+@pytest.mark.parametrize("edition", [n for n in READS if n > 6])
+def test_a_file_of_a_late_edition_comes_in_as_it_is(
+    exported: dict[str, Any], other: FlaskClient, edition: int
+) -> None:
+    answer = other.post("/api/jobs/imports", data=packed(exported | {"edition": edition}))
+    assert answer.status_code == 201, answer.get_json()
 
 
 @pytest.mark.parametrize("before", [as_edition_two, as_edition_three])

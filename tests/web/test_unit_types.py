@@ -6,8 +6,11 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from bornek.core.units.definition import EDITION
 from bornek.services.shop.parts_list import parts_csv, read_parts_csv
 
+LATER = ("lubricant", "prove", "run_in", "second_person", "levers", "interlocks", "timing", "covers")
+"""What earlier editions of a unit type did not hold."""
 OUT = "/api/unit-types/ramp-winch"
 HEADERS = {"X-Mechanic": "oda"}
 
@@ -83,6 +86,15 @@ def test_a_type_goes_out_and_comes_in_again(client: FlaskClient) -> None:
     assert answer.status_code == 201
     assert answer.get_json()["definition"] == sent["definition"]
     assert "from-away.1" in [x["id"] for x in client.get("/api/unit-types").get_json()]
+
+
+@pytest.mark.parametrize("edition", range(1, EDITION + 1))
+def test_a_file_of_every_edition_up_to_this_comes_in(client: FlaskClient, edition: int) -> None:
+    sent = client.get(f"{OUT}/unit-type.json").get_json() | {"key": "older", "edition": edition}
+    for leaf in LATER:
+        sent["definition"].pop(leaf, None)
+    answer = client.post("/api/unit-types/imports", json=sent, headers=HEADERS)
+    assert answer.status_code == 201, answer.get_json()
 
 
 @pytest.mark.parametrize(

@@ -73,7 +73,6 @@ def after_points(job: JobStands, log: RunLog) -> list[ProvePoint]:
                 p.label,
                 p.words or "after run-in",
                 asks=("photo",) if p.photo else (),
-                must=p.must,
                 locked=True,
                 due_days=p.due_days,
             ),

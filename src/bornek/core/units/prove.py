@@ -41,7 +41,7 @@ class Lubricant:
 @dataclass(frozen=True)
 class OwnPoint:
     """A point that this type wants looked at. `when`: before it is closed, while it runs, or after run-in. `must`: it is
-    not released without. `photo`: it is shown in one. `due_days`: what comes after run-in is due so long after release."""
+    not released without; what comes after run-in is done or put off before the job is closed anyhow. `photo`: it is shown in one. `due_days`: what comes after run-in is due so long after release."""
 
     key: str
     label: str

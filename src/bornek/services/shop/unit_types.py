@@ -78,7 +78,7 @@ class TypeSheet:
 
 
 FORMAT = "bornek-unit-type"
-READS = (1, 2, 3, EDITION)
+READS = tuple(range(1, EDITION + 1))
 """Editions of a file that are read: what an earlier one lacks has its default."""
 
 

@@ -6,7 +6,7 @@ from typing import Any
 
 FORMAT = "bornek-job"
 EDITION = 9
-READS = (2, 3, 4, 5, 6, 7, 8, EDITION)
+READS = tuple(range(2, EDITION + 1))
 SHARED = ("mechanic", "look_for", "gauge", "gauge_card", "unit_type", "unit_type_revision", "unit")
 """What other jobs rest on as well."""
 ORDER = (*SHARED, "job", "part", "place", "setting", "given_revision", "act", "act_knob", "round", "entry",

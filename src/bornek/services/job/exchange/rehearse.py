@@ -6,7 +6,7 @@ import shutil
 import tempfile
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
-from datetime import date
+from datetime import UTC, date, datetime, time
 from functools import cache, partial
 from pathlib import Path
 from typing import Any
@@ -17,19 +17,22 @@ from bornek.core.errors import BornekError, InputError
 from bornek.core.settings.registry import find_calculation
 from bornek.core.settings.unread import UnreadSetting
 from bornek.services.inspect.view import view_inspect
+from bornek.services.job.build_sheet import build_sheet
 from bornek.services.job.exchange.format import AGAIN, Rows
 from bornek.services.job.exchange.unpack import Bundle
 from bornek.services.job.exchange.write_rows import write_rows
 from bornek.services.job.index_job import index_job
 from bornek.services.job.record import view_record
 from bornek.services.job.view import view_job
+from bornek.services.prove.view import view_prove
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.view import view_setting
 from bornek.services.shop.board import refresh_board, view_board
 from bornek.services.strip.view import view_strip
+from bornek.services.unit.life import view_life
 from bornek.store import tables as t
 from bornek.store.database import Database
-from bornek.store.queries.jobs import settings_of
+from bornek.store.queries.jobs import job_with_unit, settings_of
 
 Draw = Callable[[Mapping[str, Any]], object]
 
@@ -65,6 +68,10 @@ def _looks(
     yield "job", lambda: view_job(session, job_id, today)
     yield "strip", lambda: view_strip(session, job_id)
     yield "inspection", lambda: view_inspect(session, job_id, today)
+    noon = datetime.combine(today, time(12), UTC)
+    yield "last look", lambda: view_prove(session, job_id, noon)
+    yield "build sheet", lambda: build_sheet(session, job_id, noon)
+    yield "life", lambda: view_life(session, job_with_unit(session, job_id)[1].id, today)
     yield "record", lambda: draw(view_record(session, job_id, today))
     yield "board", lambda: (refresh_board(session, today), view_board(session, today))
 
