@@ -7659,6 +7659,8 @@ export interface components {
             /** @enum {string} */
             key: "settled" | "inside" | "turned" | "filled" | "ready" | "run" | "after";
             label: string;
+            /** @enum {string} */
+            leaf: "closed" | "run" | "after";
             open: number;
             points: components["schemas"]["ProvePointView"][];
         };
@@ -7677,6 +7679,7 @@ export interface components {
             code: string;
             fact: string;
             here: boolean;
+            is_open: boolean;
             key: string;
             label: string;
             most: number;

@@ -2,6 +2,7 @@
 /** The rule of a quantity's life on top, its window and the most in service running down. */
 import type { Scene } from "../api/client";
 import type { Scale } from "../composables/useScale";
+import WindowPosts from "./WindowPosts.vue";
 
 defineProps<{
   scene: Extract<Scene, { type: "life" }>;
@@ -38,22 +39,7 @@ const RULE: [number, number] = [44, 80];
         :height="RULE[1] - RULE[0]"
         fill="var(--wanted)"
       />
-      <g stroke="var(--wanted-post)" stroke-width="2.5">
-        <line
-          v-if="!scene.window.open_lo"
-          :x1="x(scene.window.lo)"
-          :x2="x(scene.window.lo)"
-          :y1="28"
-          :y2="height"
-        />
-        <line
-          v-if="!scene.window.open_hi"
-          :x1="x(scene.window.hi)"
-          :x2="x(scene.window.hi)"
-          :y1="28"
-          :y2="height"
-        />
-      </g>
+      <WindowPosts :band="scene.window" :x="x" :top="28" :bottom="height" />
       <text
         :x="(x(scene.window.lo) + x(scene.window.hi)) / 2"
         y="18"

@@ -4,6 +4,7 @@ import { computed } from "vue";
 import type { Band } from "../api/client";
 import type { LabelPlace } from "../composables/placeLabel";
 import type { Scale } from "../composables/useScale";
+import WindowPosts from "./WindowPosts.vue";
 
 const props = defineProps<{
   band: Band;
@@ -22,10 +23,7 @@ const rise = computed(() => (props.small ? 6 : 16));
 <template>
   <g>
     <rect :x="left" :y="top" :width="right - left" :height="high" fill="var(--wanted)" />
-    <g stroke="var(--wanted-post)" stroke-width="2.5">
-      <line v-if="!band.open_lo" :x1="left" :x2="left" :y1="top - rise" :y2="top + high" />
-      <line v-if="!band.open_hi" :x1="right" :x2="right" :y1="top - rise" :y2="top + high" />
-    </g>
+    <WindowPosts :band="band" :x="x" :top="top - rise" :bottom="top + high" />
     <template v-if="!small">
       <g v-if="aim !== null">
         <line

@@ -5,6 +5,7 @@ import type { RoundLog } from "../api/client";
 import { makeScale } from "../composables/useScale";
 import { useWidth } from "../composables/useWidth";
 import RoundLogRow from "./RoundLogRow.vue";
+import WindowPosts from "./WindowPosts.vue";
 
 const props = defineProps<{ scene: RoundLog; gutter?: number }>();
 const STEP = 56;
@@ -38,22 +39,7 @@ const trace = computed(() => {
           style="mix-blend-mode: normal"
           opacity="0.9"
         />
-        <g stroke="var(--wanted-post)" stroke-width="2.5">
-          <line
-            v-if="!scene.window.open_lo"
-            :x1="x(scene.window.lo)"
-            :x2="x(scene.window.lo)"
-            :y1="-over"
-            :y2="height"
-          />
-          <line
-            v-if="!scene.window.open_hi"
-            :x1="x(scene.window.hi)"
-            :x2="x(scene.window.hi)"
-            :y1="-over"
-            :y2="height"
-          />
-        </g>
+        <WindowPosts :band="scene.window" :x="x" :top="-over" :bottom="height" />
         <line
           v-if="scene.aim !== null"
           :x1="x(scene.aim)"

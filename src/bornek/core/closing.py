@@ -10,7 +10,7 @@ from bornek.core.parts.causes import find_cause
 from bornek.core.parts.holds import holds
 from bornek.core.parts.verdicts import NOT_AS_IT_IS, WORDS
 from bornek.core.phrases import count_words, lower_first
-from bornek.core.prove.point import ZONES, ProvePoint, left_words
+from bornek.core.prove.point import ProvePoint, leaf_of, left_words
 from bornek.core.prove.sheet import ProveSheet
 from bornek.core.prove.stands import JobStands, OpenPoint
 
@@ -57,7 +57,7 @@ def _proved(sheet: ProveSheet) -> list[OpenPoint]:
         OpenPoint(
             p.key,
             left_words(p),
-            p.to or f"/prove?zone={ZONES.get(p.group, 'closed')}",
+            p.to or f"/prove?zone={leaf_of(p.group)}",
             _may_stay(p, as_it_is),
         )
         for p in sheet.open

@@ -12,9 +12,9 @@ const open = ref(false);
 
 <template>
   <PointsLeaf
-    v-if="view.groups.some((g) => g.key === 'after')"
+    v-if="view.groups.some((g) => g.leaf === 'after')"
     :view="view"
-    :groups="['after']"
+    leaf="after"
     :desk="desk"
     none=""
   />

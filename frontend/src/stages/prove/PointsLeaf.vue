@@ -7,16 +7,15 @@ import PointPane from "./PointPane.vue";
 import PointRow from "./PointRow.vue";
 import type { ProveDesk } from "./useProve";
 
-const props = defineProps<{ view: ProveView; groups: string[]; desk: ProveDesk; none: string }>();
-const shown = computed(() => props.view.groups.filter((g) => props.groups.includes(g.key)));
+const props = defineProps<{ view: ProveView; leaf: string; desk: ProveDesk; none: string }>();
+const shown = computed(() => props.view.groups.filter((g) => g.leaf === props.leaf));
 const points = computed(() => shown.value.flatMap((g) => g.points));
-const isOpen = (state: string) => !["done", "could_not", "put_off"].includes(state);
 const unfolded = ref(new Set<string>());
 const rows = computed(() =>
   shown.value.map((g) => ({
     ...g,
-    open: g.points.filter((p) => isOpen(p.state)),
-    answered: g.points.filter((p) => !isOpen(p.state)),
+    open: g.points.filter((p) => p.is_open),
+    answered: g.points.filter((p) => !p.is_open),
   })),
 );
 const inSight = computed(() =>
@@ -30,11 +29,11 @@ watch(
   (now, before) => {
     const was = before?.find((p) => p.key === picked.value);
     const is = now.find((p) => p.key === picked.value);
-    const answered = was !== undefined && is !== undefined && isOpen(was.state) && !isOpen(is.state);
+    const answered = was !== undefined && is !== undefined && was.is_open && !is.is_open;
     if (is && !answered) return;
     const at = now.findIndex((p) => p.key === picked.value);
     const round = [...now.slice(at + 1), ...now.slice(0, at + 1)];
-    picked.value = (round.find((p) => isOpen(p.state)) ?? is ?? now[0])?.key ?? "";
+    picked.value = (round.find((p) => p.is_open) ?? is ?? now[0])?.key ?? "";
   },
   { immediate: true },
 );

@@ -30,17 +30,12 @@ const tab = useZone<Tab>(
   "closed",
   leaves.map(([key]) => key),
 );
-const inGroups = (keys: string[]) =>
-  (view.value?.groups ?? []).filter((g) => keys.includes(g.key)).reduce((n, g) => n + g.open, 0);
-const AFTER = ["after"];
-const RUN = ["run"];
-const closed = computed(
-  () => view.value?.groups.filter((g) => ![...AFTER, ...RUN].includes(g.key)).map((g) => g.key) ?? [],
-);
+const openOn = (leaf: Tab) =>
+  (view.value?.groups ?? []).filter((g) => g.leaf === leaf).reduce((n, g) => n + g.open, 0);
 const counts = computed(() => ({
-  closed: inGroups(closed.value),
-  run: inGroups(RUN),
-  after: inGroups(AFTER) + (view.value?.owed.length ?? 0),
+  closed: openOn("closed"),
+  run: openOn("run"),
+  after: openOn("after") + (view.value?.owed.length ?? 0),
   release: view.value?.release.how ? 0 : (view.value?.release.first.length ?? 0),
 }));
 </script>
@@ -69,7 +64,7 @@ const counts = computed(() => ({
     <PointsLeaf
       v-if="tab === 'closed'"
       :view="view"
-      :groups="closed"
+      leaf="closed"
       :desk="desk"
       none="Nothing is asked for: no setting, no part, no oil. Fill in what this unit is made of."
     />

@@ -62,6 +62,6 @@ const own = computed(() =>
     </ul>
   </section>
   <div v-if="own" class="border-t-2">
-    <PointsLeaf :view="view" :groups="['run']" :desk="desk" none="" />
+    <PointsLeaf :view="view" leaf="run" :desk="desk" none="" />
   </div>
 </template>

@@ -21,8 +21,9 @@ GROUPS: dict[Group, str] = {
     "run": "Run-in",
     "after": "After run-in",
 }
-ZONES: dict[Group, str] = {"run": "run", "after": "after"}
-"""The leaf on which a group is looked at; the others stand on the first."""
+Leaf = Literal["closed", "run", "after"]
+OWN_LEAF: dict[Group, Leaf] = {"run": "run", "after": "after"}
+"""Groups with a leaf of their own; the others stand on the first."""
 State = Literal["open", "again", "waits", "wrong", "could_not", "put_off", "done"]
 CODES: dict[State, str] = {
     "open": "not_read",
@@ -46,11 +47,20 @@ ANSWERED = frozenset({"could_not", "put_off", "done"})
 Asked = Literal["way", "count", "amount", "photo"]
 
 
+def leaf_of(group: Group) -> Leaf:
+    """The leaf on which a group is looked at.
+
+    >>> leaf_of("turned"), leaf_of("run")
+    ('closed', 'run')
+    """
+    return OWN_LEAF.get(group, "closed")
+
+
 @dataclass(frozen=True)
 class ProvePoint:
-    """`to`: what follows the job's address where it is settled; empty where it is looked at here, and then `asks` what is
-    said besides. `ways`: what may be said of a way. `must`: nobody releases over it. `locked`: only under lock-out. `most`: of how many, where a
-    count is asked for."""
+    """`to`: what follows the job's address where it is settled; empty where it is looked at here, and then `asks`
+    what is said besides. `ways`: what may be said of a way. `must`: nobody releases over it. `locked`: only under
+    lock-out. `most`: of how many, where a count is asked for."""
 
     key: str
     group: Group

@@ -1,4 +1,4 @@
-"""How far a job is from leaving, in one word."""
+"""How far a job is from leaving, in a word or two."""
 
 from __future__ import annotations
 
@@ -7,13 +7,13 @@ from collections.abc import Sequence
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.released import release_of
 
-RELEASE_WORDS = {"": "open", "service": "released", "as_it_is": "goes out as it is"}
+_WORDS = {"service": "released", "as_it_is": "goes out as it is"}
 
 
-def release_state(facts: Sequence[Fact]) -> str:
+def release_words(facts: Sequence[Fact]) -> str:
     """
-    >>> release_state([])
-    ''
+    >>> release_words([])
+    'open'
     """
     found = release_of(facts)
-    return found.body.how if found is not None else ""
+    return _WORDS[found.body.how] if found is not None else "open"

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from bornek.core.facts.kind import Fact
@@ -196,7 +196,7 @@ def _beside(d: Definition, rows: Sequence[BearingRow], row: BearingRow) -> Beari
     if not row.read or not others:
         return row
     words = beside_words(row.read[-1].celsius, min(others))
-    return BearingRow(row.part, row.label, row.read, row.facts, row.found, words)
+    return replace(row, beside=words)
 
 
 def check_start(log: RunLog, body: RunBegun) -> str:

@@ -50,6 +50,11 @@ class ProveSheet:
         return [p for p in self.open if p.first]
 
     @property
+    def before_run(self) -> list[ProvePoint]:
+        """What must be settled before it runs and before a lock comes off."""
+        return [p for p in self.first if p.group in BEFORE_RUN]
+
+    @property
     def may_stay(self) -> list[ProvePoint]:
         """What may be open at release, with a reason."""
         return [p for p in self.open if not p.first]

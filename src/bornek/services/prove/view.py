@@ -14,7 +14,7 @@ from bornek.core.facts.locked_out import locks_hung
 from bornek.core.facts.released import HOW_WORDS
 from bornek.core.phrases import Say, count_words, plain
 from bornek.core.plain import dump
-from bornek.core.prove.point import GROUPS, Group, ProvePoint
+from bornek.core.prove.point import GROUPS, Group, Leaf, ProvePoint, leaf_of
 from bornek.core.prove.running import STOP_RULE
 from bornek.core.prove.sheet import ProveSheet
 from bornek.services.job.job_definition import definition_of
@@ -54,6 +54,7 @@ class ProvePointView:
     words: str
     state: str
     state_words: str
+    is_open: bool
     code: str
     to: str
     here: bool
@@ -71,6 +72,7 @@ class ProvePointView:
 class ProveGroup:
     key: Group
     label: str
+    leaf: Leaf
     open: int
     points: list[ProvePointView]
 
@@ -172,7 +174,9 @@ def _groups(sheet: ProveSheet, now: datetime) -> list[ProveGroup]:
         points = [p for p in sheet.points if p.group == key]
         if points:
             found.append(
-                ProveGroup(key, label, sum(p.is_open for p in points), [_point(p, now) for p in points])
+                ProveGroup(
+                    key, label, leaf_of(key), sum(p.is_open for p in points), [_point(p, now) for p in points]
+                )
             )
     return found
 
@@ -185,6 +189,7 @@ def _point(p: ProvePoint, now: datetime) -> ProvePointView:
         words=p.words,
         state=p.state,
         state_words=p.state_words,
+        is_open=p.is_open,
         code=p.code,
         to=p.to,
         here=p.here,

@@ -153,7 +153,7 @@ def _lock_off(look: _Look, body: Body) -> dict[str, Any]:
                 field="lock",
                 next_step="See to it, say so, then take the lock off.",
             )
-    first = [p for p in look.sheet.first if p.group not in ("ready", "run", "after")]
+    first = look.sheet.before_run
     if first:
         raise InputError(
             "The lock stays on: " + told(first) + ".",
@@ -187,8 +187,7 @@ def _deferred(look: _Look, body: Body) -> dict[str, Any]:
 
 
 def _begun(look: _Look, body: Body) -> dict[str, Any]:
-    before = [p for p in look.sheet.points if p.group == "ready" and p.is_open]
-    before += [p for p in look.sheet.first if p.group not in ("ready", "run", "after")]
+    before = [*look.sheet.open_in("ready"), *look.sheet.before_run]
     if before:
         raise InputError(
             "It does not run yet: " + told(before) + ".",
@@ -206,7 +205,12 @@ def _begun(look: _Look, body: Body) -> dict[str, Any]:
             "source": stage.source,
         }
     elif body.get("stage"):
-        raise InputError(f"No stage {body['stage']!r} is asked for.", field="stage")
+        known = ", ".join(s.key for s in look.log.stages) or "none"
+        raise InputError(
+            f"No stage {body['stage']!r} is asked for here: {known}.",
+            field="stage",
+            next_step="Begin one of those, or a stage of your own by its name.",
+        )
     refused = check_start(look.log, _read(RunBegunKind.key, filled))
     if refused:
         raise InputError(refused, field="hottest", next_step="Nothing was stored.")
@@ -227,7 +231,9 @@ def _read_at(look: _Look, body: Body) -> dict[str, Any]:
 def _ended(look: _Look, body: Body) -> dict[str, Any]:
     run = look.run(body)
     if run is not None and run.state != "running":
-        raise InputError(f"{run.body.label} is ended already.", field="run")
+        raise InputError(
+            f"{run.body.label} is ended already.", field="run", next_step="Begin the next stage."
+        )
     if run is not None and body.get("how") == "done" and run.must_stop:
         raise InputError(
             "It had to be stopped: it was not run to its end.",

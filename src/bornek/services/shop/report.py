@@ -15,7 +15,7 @@ from bornek.core.build.standing import waits
 from bornek.core.facts.registry import fact_kinds
 from bornek.core.life.hands import hours_by_stage
 from bornek.core.plain import dump
-from bornek.core.prove.released import RELEASE_WORDS, release_state
+from bornek.core.prove.released import release_words
 from bornek.core.quantities import from_nm
 from bornek.core.settings.registry import known_kind
 from bornek.core.stages import STAGES
@@ -117,7 +117,7 @@ def _job(session: Session, job: t.Job, unit: t.Unit, moment: datetime) -> Report
         complaint=job.complaint,
         opened=local_day(session, job.opened_at).isoformat(),
         closed=local_day(session, job.closed_at).isoformat() if job.closed_at else "",
-        state="closed" if job.closed_at else RELEASE_WORDS[release_state(facts_of(session, job.id))],
+        state="closed" if job.closed_at else release_words(facts_of(session, job.id)),
         days=max(0, (end.date() - local_day(session, job.opened_at)).days),
         hours=hours_by_stage(list(_events(session, job))),
         waited=round(waited, 1),
