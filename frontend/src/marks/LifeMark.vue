@@ -18,6 +18,12 @@ const tall = computed(() => Math.max(90, ROW * (props.scene.visits.length - (pro
 const height = computed(() => TOP + tall.value + (props.scene.fan ? 56 : 34));
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, gutter.value + 12, width.value - 20));
 const y = (at: number) => TOP + at * tall.value;
+/** What the discs mean: beside the rule where there is room, else under it. */
+const legend = computed(() =>
+  width.value < 560
+    ? { left: `${gutter.value + 20} ${TOP - 28}`, found: `${gutter.value + 98} ${TOP - 28}` }
+    : { left: "8 53", found: "8 76" },
+);
 /** Words beside a point so far right stand to its left. */
 const right = (at: number) => x.value(at) > width.value - 150;
 const spoken = computed(() => {
@@ -35,17 +41,14 @@ const spoken = computed(() => {
     <svg :width="width" :height="height" role="img" :aria-label="spoken" class="block overflow-visible">
       <LifeRule :scene="scene" :x="x" :height="height" :right="right" />
       <g font-size="15" fill="var(--secondary)">
-        <circle
-          :cx="gutter + 20"
-          :cy="TOP - 28"
-          r="6"
-          fill="var(--surface)"
-          stroke="var(--found)"
-          stroke-width="2.5"
-        />
-        <text :x="gutter + 32" :y="TOP - 23">as left</text>
-        <circle :cx="gutter + 98" :cy="TOP - 28" r="7" fill="var(--found)" />
-        <text :x="gutter + 110" :y="TOP - 23">as found</text>
+        <g :transform="`translate(${legend.left})`">
+          <circle r="6" fill="var(--surface)" stroke="var(--found)" stroke-width="2.5" />
+          <text x="14" y="5">as left</text>
+        </g>
+        <g :transform="`translate(${legend.found})`">
+          <circle r="7" fill="var(--found)" />
+          <text x="14" y="5">as found</text>
+        </g>
         <text v-if="scene.earlier" :x="gutter + 190" :y="TOP - 23">{{ scene.earlier }}</text>
       </g>
       <LifeVisits :scene="scene" :x="x" :y="y" :width="width" :right="right" />

@@ -1,16 +1,29 @@
 <script setup lang="ts">
 /** The rule of a quantity's life on top, its window and the most in service running down. */
+import { computed } from "vue";
 import type { Scene } from "../api/client";
 import type { Scale } from "../composables/useScale";
 import WindowPosts from "./WindowPosts.vue";
 
-defineProps<{
+const props = defineProps<{
   scene: Extract<Scene, { type: "life" }>;
   x: Scale;
   height: number;
   right: (at: number) => boolean;
 }>();
 const RULE: [number, number] = [44, 80];
+/** Half of what the window's words take, and all of the limit's. */
+const WINDOW_HALF = 66;
+const LIMIT_WORDS = 176;
+/** The limit's words go above the window's where both would meet. */
+const raised = computed(() => {
+  const { window: left, limit } = props.scene;
+  if (!left || !limit) return false;
+  const middle = (props.x(left.lo) + props.x(left.hi)) / 2;
+  const at = props.x(limit.at);
+  const from = at - LIMIT_WORDS / (props.right(limit.at) ? 1 : 2);
+  return from < middle + WINDOW_HALF && from + LIMIT_WORDS > middle - WINDOW_HALF;
+});
 </script>
 
 <template>
@@ -85,7 +98,7 @@ const RULE: [number, number] = [44, 80];
       />
       <text
         :x="x(scene.limit.at)"
-        :y="scene.window && Math.abs(x(scene.limit.at) - x(scene.window.hi)) < 90 ? 0 : 18"
+        :y="raised ? 0 : 18"
         :text-anchor="right(scene.limit.at) ? 'end' : 'middle'"
         font-size="16"
         fill="var(--secondary)"
