@@ -36,6 +36,7 @@ from bornek.web.shop import report as report_routes
 from bornek.web.shop import routes as shop_routes
 from bornek.web.shop import sums as sum_routes
 from bornek.web.shop import today as today_routes
+from bornek.web.shop import type_making as type_making_routes
 from bornek.web.shop import unit_types as unit_type_routes
 from bornek.web.strip import routes as strip_routes
 from bornek.web.unit import routes as unit_routes
@@ -96,6 +97,7 @@ def create_app(
         shop_routes,
         today_routes,
         unit_type_routes,
+        type_making_routes,
         job_routes,
         strip_routes,
         inspect_routes,

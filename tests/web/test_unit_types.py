@@ -75,7 +75,8 @@ def test_a_preview_stores_nothing_and_names_what_does_not_hold(
     changed = deepcopy(winch["definition"])
     changed["parts"][0]["kind"] = "wheelbarrow"
     seen = client.post("/api/unit-types/previews", json={"definition": changed}).get_json()
-    assert "parts[0].kind" in seen["problems"]
+    assert [x["path"] for x in seen["troubles"]] == ["parts[0].kind"]
+    assert "wheelbarrow" in seen["troubles"][0]["words"] and seen["section"]["shapes"]
     assert client.get(OUT).get_json()["number"] == 1
 
 

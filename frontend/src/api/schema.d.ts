@@ -149,6 +149,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/definitions/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            [key: string]: unknown;
+                        };
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawer": {
         parameters: {
             query?: never;
@@ -3832,6 +3910,198 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts-lists/guesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PastedIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PastedList"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PatternView"][];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patterns/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AnswersIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Begun"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{sha256}": {
         parameters: {
             query?: never;
@@ -5187,7 +5457,80 @@ export interface paths {
             };
         };
         put?: never;
-        post?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTypeIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypeSheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -5986,6 +6329,11 @@ export interface components {
             say: components["schemas"]["Span"][];
             scenes: (components["schemas"]["Readout"] | components["schemas"]["RoundLog"] | components["schemas"]["Pack"] | components["schemas"]["Circle"] | components["schemas"]["Flank"] | components["schemas"]["Ladder"] | components["schemas"]["Steps"] | components["schemas"]["Section"] | components["schemas"]["Table"] | components["schemas"]["Bolts"] | components["schemas"]["Dial"] | components["schemas"]["Groups"] | components["schemas"]["Gears"] | components["schemas"]["HoleRing"] | components["schemas"]["Life"])[];
         };
+        AnswersIn: {
+            answers?: {
+                [key: string]: string;
+            };
+        };
         Ask: {
             field: string;
             options: string[][];
@@ -6029,6 +6377,12 @@ export interface components {
             next_min: number;
             part: string;
             words: string;
+        };
+        Begun: {
+            definition: {
+                [key: string]: unknown;
+            };
+            name: string;
         };
         BenchAct: {
             bolt: number;
@@ -6284,11 +6638,14 @@ export interface components {
             notes: string;
             parts: components["schemas"]["Part"][];
             places: components["schemas"]["Place"][];
+            plate: string[];
             prove: components["schemas"]["OwnPoint"][];
             run_in: components["schemas"]["RunStage"][];
             second_person: boolean;
             settings: components["schemas"]["SettingPoint"][];
             shafts: components["schemas"]["Shaft"][];
+            /** @enum {string} */
+            split: "" | "along" | "across";
             steps: components["schemas"]["BuildStep"][];
             timing: components["schemas"]["TimingMark"][];
         };
@@ -6366,6 +6723,15 @@ export interface components {
             mesh: string;
             part: string;
             throw: number;
+        };
+        EditIn: {
+            definition: {
+                [key: string]: unknown;
+            };
+            /** @enum {string} */
+            do: "take_out" | "mirror";
+            key: string;
+            leaf: string;
         };
         Entry: {
             as_typed: string;
@@ -7268,7 +7634,7 @@ export interface components {
             hand: "" | "left" | "right";
             key: string;
             /** @enum {string} */
-            kind: "spur" | "bevel" | "worm" | "sector" | "hypoid";
+            kind: "spur" | "bevel" | "worm" | "sector" | "hypoid" | "internal";
             label: string;
             offset: number;
             /** @enum {string} */
@@ -7318,6 +7684,12 @@ export interface components {
             give_label: string;
             label: string;
             words: string;
+        };
+        NewTypeIn: {
+            definition: {
+                [key: string]: unknown;
+            };
+            name: string;
         };
         Normal: {
             /** @constant */
@@ -7481,6 +7853,7 @@ export interface components {
             free: boolean;
             /** @enum {string} */
             goes_in: "" | "inside" | "outside";
+            held: boolean;
             identity: boolean;
             inside: string;
             key: string;
@@ -7499,6 +7872,7 @@ export interface components {
             size: number;
             teeth: number;
             tools: string[];
+            uneven: boolean;
         };
         PartView: {
             component: string;
@@ -7519,12 +7893,50 @@ export interface components {
         PartsIn: {
             csv: string;
         };
+        PastedIn: {
+            text: string;
+        };
+        PastedList: {
+            columns: string[];
+            parts: components["schemas"]["PastedPart"][];
+        };
+        PastedPart: {
+            clear: boolean;
+            count: number;
+            kind: string;
+            label: string;
+            line: number;
+            number: string;
+            teeth: number;
+        };
         Patch: {
             centre: number[] | null;
             outline: number[][];
             points: number[][];
             /** @enum {string} */
             role: "wanted" | "painted" | "predicted" | "as_found";
+        };
+        PatternOption: {
+            change: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
+            key: string;
+            without: string[];
+            words: string;
+        };
+        PatternQuestion: {
+            key: string;
+            options: components["schemas"]["PatternOption"][];
+            words: string;
+        };
+        PatternView: {
+            key: string;
+            name: string;
+            questions: components["schemas"]["PatternQuestion"][];
+            section: components["schemas"]["Section"];
+            words: string;
         };
         PersonIn: {
             id: string;
@@ -8023,6 +8435,7 @@ export interface components {
             typed: string;
         };
         Section: {
+            clash: string[];
             flags: components["schemas"]["SectionFlag"][];
             flow: number[][][];
             height: number;
@@ -8048,7 +8461,9 @@ export interface components {
             y: number;
         };
         SectionLabel: {
+            full: string;
             h: number;
+            shaft: string;
             text: string;
             w: number;
             x: number;
@@ -8134,12 +8549,17 @@ export interface components {
             /** @enum {string} */
             built: "" | "outside" | "threaded";
             carried: boolean;
+            enters: string;
+            hollow: boolean;
+            inside: string;
             key: string;
             label: string;
             /** @enum {string} */
             line: "level" | "upright";
+            pins: string;
             /** @enum {string} */
             power: "" | "in" | "out";
+            stands: boolean;
             /** @enum {string} */
             turns: "" | "clockwise" | "counter-clockwise";
         };
@@ -8587,6 +9007,14 @@ export interface components {
                 [key: string]: components["schemas"]["StateView"];
             };
         };
+        Trouble: {
+            leaf: string;
+            part_keys: string[];
+            path: string;
+            row: number;
+            why: string;
+            words: string;
+        };
         Turn: {
             added: string[];
             at: string;
@@ -8622,13 +9050,12 @@ export interface components {
             name: string;
             number: number;
             overruled: string[];
-            problems: {
-                [key: string]: string;
-            };
             questions: components["schemas"]["LimitQuestion"][];
             revisions: number[];
             section: components["schemas"]["Section"];
             setting_kinds: string[][];
+            train: string[];
+            troubles: components["schemas"]["Trouble"][];
             type_id: string;
         };
         UnitTypeView: {

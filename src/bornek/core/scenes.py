@@ -216,7 +216,7 @@ class Steps:
 @dataclass(frozen=True)
 class SectionShape:
     """One outline of the section. Roles: shaft, part, cut (housing, hatched), race, roller, seal, shim,
-    edge (a line on a part), centre (a centre line)."""
+    edge (a line on a part), centre (a centre line), half (the housing's second half, hatched the other way)."""
 
     role: str
     points: tuple[tuple[float, float], ...]
@@ -243,17 +243,22 @@ class SectionFlag:
 
 @dataclass(frozen=True)
 class SectionLabel:
+    """The name of a shaft by its end: `text` as it finds room, `full` as it was written."""
+
     text: str
     x: float
     y: float
     w: float
     h: float
+    shaft: str = ""
+    full: str = ""
 
 
 @dataclass(frozen=True)
 class Section:
     """A unit in schematic section, on a sheet of width by height; lengths in the sheet's own unit. `flow`: the ways
-    that power takes, each from where it comes in to where it goes out."""
+    that power takes, each from where it comes in to where it goes out. `clash`: parts that could not be drawn where
+    the definition puts them."""
 
     label: str
     width: float
@@ -263,6 +268,7 @@ class Section:
     labels: tuple[SectionLabel, ...] = ()
     moved: tuple[str, ...] = ()
     flow: tuple[tuple[tuple[float, float], ...], ...] = ()
+    clash: tuple[str, ...] = ()
     type: Literal["section"] = "section"
 
 

@@ -22,7 +22,16 @@ from bornek.report.paint import (
     verdict_fill,
 )
 
-FILL = {"cut": CUT, "part": STEEL, "shaft": STEEL, "race": PLATE, "roller": HAIR, "seal": INK, "shim": PLATE}
+FILL = {
+    "cut": CUT,
+    "half": CUT,
+    "part": STEEL,
+    "shaft": STEEL,
+    "race": PLATE,
+    "roller": HAIR,
+    "seal": INK,
+    "shim": PLATE,
+}
 HATCH = 9.0
 Scene = dict[str, Any]
 
@@ -70,13 +79,13 @@ def _shape(g: Group, shape: Scene, moved: list[str]) -> None:
         return
     fill = YELLOW if role == "shim" and shape["part"] in moved else FILL.get(role, STEEL)
     g.add(Polygon(points, fillColor=fill, strokeColor=INK, strokeWidth=1.2 if role == "shim" else 2))
-    if role == "cut":
-        for line in hatch(shape["points"]):
+    if role in ("cut", "half"):
+        for line in hatch(shape["points"], role == "half"):
             g.add(Line(*line, strokeColor=INK_2, strokeWidth=0.6))
 
 
-def hatch(points: list[list[float]]) -> list[tuple[float, float, float, float]]:
-    """45° lines over the box of the points: a cut housing is always drawn as boxes."""
+def hatch(points: list[list[float]], other: bool = False) -> list[tuple[float, float, float, float]]:
+    """45° lines over the box of the points, or 135°: a cut housing is always drawn as boxes."""
     x0, x1 = min(p[0] for p in points), max(p[0] for p in points)
     y0, y1 = min(p[1] for p in points), max(p[1] for p in points)
     lines, c = [], (int((x0 + y0) // HATCH) + 1) * HATCH
@@ -85,7 +94,8 @@ def hatch(points: list[list[float]]) -> list[tuple[float, float, float, float]]:
         if b > a:
             lines.append((a, c - a, b, c - b))
         c += HATCH
-    return lines
+    turned = [(x0 + x1 - a, b, x0 + x1 - c, e) for a, b, c, e in lines]
+    return turned if other else lines
 
 
 def _flag(d: Drawing, flag: Scene, height: float, k: float) -> None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from bornek.core.section.draw_section import Laid, Point, mesh_spot
+from bornek.core.section.laid import Laid, Point, mesh_spot
 from bornek.core.train.flow import PowerPath
 
 BEYOND = 34.0
@@ -26,6 +26,7 @@ def _line(laid: Laid, path: PowerPath) -> list[Point]:
     for n, link in enumerate(path.links):
         mesh = laid.d.mesh(link.mesh)
         if mesh is None:
+            points += _along_pin(laid, path.members[n], link.a, link.b)
             continue
         first_gear, then = (
             _axis(laid, gear) for gear in _in_order(laid, path.members[n], mesh.driver, mesh.driven)
@@ -37,6 +38,16 @@ def _line(laid: Laid, path: PowerPath) -> list[Point]:
     last = _gear_on(laid, path, meshes[-1].key, -1) if meshes else None
     points.append(_end(laid, path.members[-1], last))
     return points
+
+
+def _along_pin(laid: Laid, member: str, pins: str, carrier: str) -> list[Point]:
+    """From a planet's pin to the axis of its carrier, or back; nothing for a dog."""
+    shaft = laid.d.shaft(pins)
+    found = laid.placed.spot(shaft.pins) if shaft is not None and shaft.pins else None
+    if found is None:
+        return []
+    ends = [laid.frames[pins].at(found[1].at, 0), laid.frames[found[0]].at(found[1].at, 0)]
+    return ends if member == pins else ends[::-1]
 
 
 def _axis(laid: Laid, gear: str) -> Point | None:

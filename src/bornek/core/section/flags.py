@@ -75,7 +75,7 @@ def _ink(shapes: Sequence[SectionShape], width: float, height: float) -> np.ndar
         xs, ys = [p[0] for p in shape.points], [p[1] for p in shape.points]
         a, b = int(max(min(ys), 0) // CELL), int(max(max(ys), 0) // CELL) + 1
         c, d = int(max(min(xs), 0) // CELL), int(max(max(xs), 0) // CELL) + 1
-        grid[a:b, c:d] = np.maximum(grid[a:b, c:d], 0.6 if shape.role == "cut" else 1.0)
+        grid[a:b, c:d] = np.maximum(grid[a:b, c:d], 0.6 if shape.role in ("cut", "half") else 1.0)
     table = np.zeros((grid.shape[0] + 1, grid.shape[1] + 1))
     table[1:, 1:] = grid.cumsum(0).cumsum(1)
     return table

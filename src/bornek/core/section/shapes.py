@@ -7,23 +7,15 @@ PDF paint them alike.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 
 from bornek.core.scenes import SectionShape
-from bornek.core.section.place_parts import TOOTH, Spot
+from bornek.core.section import nested_shapes
+from bornek.core.section.outline import Outline, Point, edge, face
+from bornek.core.section.place_parts import Spot
+from bornek.core.section.reach import TOOTH
 
-Point = tuple[float, float]
-Outline = tuple[str, Sequence[Point], bool]
-SHAFT = 12.0
 SEAL = 9.0
-
-
-def _face(role: str, u0: float, u1: float, v0: float, v1: float) -> Outline:
-    return role, ((u0, v0), (u1, v0), (u1, v1), (u0, v1)), True
-
-
-def _line(role: str, *points: Point) -> Outline:
-    return role, points, False
 
 
 def _round(role: str, u: float, v: float, r: float) -> Outline:
@@ -35,15 +27,15 @@ def _gear(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     hub = min(h + 5, h * 1.3) if r > 50 else h
     rim = (
-        [_face("part", -h, h, SHAFT, r)]
+        [face("part", -h, h, s.near, r)]
         if r < 46
         else [
-            _face("part", -hub, hub, SHAFT, SHAFT + 12),
-            _face("part", -h * 0.45, h * 0.45, SHAFT + 12, r - 22),
-            _face("part", -h, h, r - 22, r),
+            face("part", -hub, hub, s.near, s.near + 12),
+            face("part", -h * 0.45, h * 0.45, s.near + 12, r - 22),
+            face("part", -h, h, r - 22, r),
         ]
     )
-    return [*rim, _line("edge", (-h, r - TOOTH), (h, r - TOOTH))]
+    return [*rim, edge("edge", (-h, r - TOOTH), (h, r - TOOTH))]
 
 
 def _bevel_pinion(s: Spot, flip: int) -> list[Outline]:
@@ -53,54 +45,54 @@ def _bevel_pinion(s: Spot, flip: int) -> list[Outline]:
         (
             "part",
             (
-                (back, SHAFT * 0.6),
+                (back, s.near * 0.6),
                 (back, r * 0.86),
                 (back + 8 * flip, r),
                 (front, r * 0.52),
-                (front, SHAFT * 0.6),
+                (front, s.near * 0.6),
             ),
             True,
         ),
-        _line("edge", (back + 14 * flip, r * 0.72), (front, r * 0.36)),
+        edge("edge", (back + 14 * flip, r * 0.72), (front, r * 0.36)),
     ]
 
 
 def _bevel_gear(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
-    back, face = h * flip, -h * flip
+    back, front = h * flip, -h * flip
     return [
         (
             "part",
             (
-                (back, SHAFT),
-                (back, 34),
-                (back - 22 * flip, 40),
-                (face + 22 * flip, r - 4),
-                (face + 12 * flip, r),
-                (face, r - 30),
-                (face + 16 * flip, 40),
-                (face + 22 * flip, SHAFT),
+                (back, s.near),
+                (back, s.near + 22),
+                (back - 22 * flip, s.near + 28),
+                (front + 22 * flip, r - 4),
+                (front + 12 * flip, r),
+                (front, r - 30),
+                (front + 16 * flip, s.near + 28),
+                (front + 22 * flip, s.near),
             ),
             True,
         ),
-        _line("edge", (face + 20 * flip, r - 10), (face + 8 * flip, r - 34)),
+        edge("edge", (front + 20 * flip, r - 10), (front + 8 * flip, r - 34)),
     ]
 
 
 def _worm(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     turns = [
-        _line("edge", (u, -r), (u + 10, r))
+        edge("edge", (u, -r), (u + 10, r))
         for u in [-h + 8 + 14 * i for i in range(int((2 * h - 18) // 14) + 1)]
     ]
-    return [_face("part", -h, h, 0, r), *turns]
+    return [face("part", -h, h, 0, r), *turns]
 
 
 def _worm_wheel(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     return [
-        _face("part", -h, h, SHAFT, SHAFT + 14),
-        _face("part", -h * 0.5, h * 0.5, SHAFT + 14, r - 26),
+        face("part", -h, h, s.near, s.near + 14),
+        face("part", -h * 0.5, h * 0.5, s.near + 14, r - 26),
         (
             "part",
             ((-h, r - 26), (h, r - 26), (h, r), (h * 0.5, r - 7), (0, r - 9), (-h * 0.5, r - 7), (-h, r)),
@@ -110,7 +102,7 @@ def _worm_wheel(s: Spot, flip: int) -> list[Outline]:
 
 
 def _taper(s: Spot, flip: int) -> list[Outline]:
-    h, r, v = s.along / 2, s.radius, SHAFT
+    h, r, v = s.along / 2, s.radius, s.near
     third = (r - v) / 3
     thin, thick = -h * flip, h * flip
     return [
@@ -139,57 +131,57 @@ def _taper(s: Spot, flip: int) -> list[Outline]:
 
 def _rings(s: Spot, rolling: Outline) -> list[Outline]:
     h, r = s.along / 2, s.radius
-    third = (r - SHAFT) / 3
+    third = (r - s.near) / 3
     return [
-        _face("race", -h, h, SHAFT, SHAFT + third * 0.9),
-        _face("race", -h, h, r - third * 0.9, r),
+        face("race", -h, h, s.near, s.near + third * 0.9),
+        face("race", -h, h, r - third * 0.9, r),
         rolling,
     ]
 
 
 def _ball(s: Spot, flip: int) -> list[Outline]:
-    middle = (s.radius + SHAFT) / 2
-    return _rings(s, _round("roller", 0, middle, (s.radius - SHAFT) * 0.29))
+    middle = (s.radius + s.near) / 2
+    return _rings(s, _round("roller", 0, middle, (s.radius - s.near) * 0.29))
 
 
 def _roller(s: Spot, flip: int) -> list[Outline]:
-    h, third = s.along / 2, (s.radius - SHAFT) / 3
-    return _rings(s, _face("roller", -h * 0.7, h * 0.7, SHAFT + third * 0.9, s.radius - third * 0.9))
+    h, third = s.along / 2, (s.radius - s.near) / 3
+    return _rings(s, face("roller", -h * 0.7, h * 0.7, s.near + third * 0.9, s.radius - third * 0.9))
 
 
 def _thrust(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     return [
-        _face("race", -h, -h * 0.45, SHAFT, r),
-        _face("race", h * 0.45, h, SHAFT, r),
-        _face("roller", -h * 0.45, h * 0.45, SHAFT + 7, r - 5),
+        face("race", -h, -h * 0.45, s.near, r),
+        face("race", h * 0.45, h, s.near, r),
+        face("roller", -h * 0.45, h * 0.45, s.near + 7, r - 5),
     ]
 
 
 def _bush(s: Spot, flip: int) -> list[Outline]:
     h = s.along / 2
-    return [_face("race", -h, h, SHAFT, s.radius)]
+    return [face("race", -h, h, s.near, s.radius)]
 
 
 def _cover(s: Spot, flip: int) -> list[Outline]:
-    return [_face("cut", -s.along / 2, s.along / 2, SHAFT + 3, s.radius)]
+    return [face("cut", -s.along / 2, s.along / 2, s.near + 3, s.radius)]
 
 
 def _nut(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
-    return [_face("part", -h, h, SHAFT - 2, r), _line("edge", (-h, r * 0.72), (h, r * 0.72))]
+    return [face("part", -h, h, s.near - 2, r), edge("edge", (-h, r * 0.72), (h, r * 0.72))]
 
 
 def _plain(s: Spot, flip: int) -> list[Outline]:
-    return [_face("part", -s.along / 2, s.along / 2, SHAFT - 1, s.radius)]
+    return [face("part", -s.along / 2, s.along / 2, s.near - 1, s.radius)]
 
 
 def _flange(s: Spot, flip: int) -> list[Outline]:
     h, r = s.along / 2, s.radius
     near, far = -h * flip, h * flip
     return [
-        _face("part", min(near, far), max(near, far), SHAFT - 2, min(r * 0.5, 30)),
-        _face("part", min(far * 0.1, far), max(far * 0.1, far), SHAFT - 2, r),
+        face("part", min(near, far), max(near, far), s.near - 2, min(r * 0.5, s.near + 18)),
+        face("part", min(far * 0.1, far), max(far * 0.1, far), s.near - 2, r),
     ]
 
 
@@ -199,8 +191,8 @@ def _dog(s: Spot, flip: int) -> list[Outline]:
         (
             "part",
             (
-                (-h, SHAFT),
-                (h, SHAFT),
+                (-h, s.near),
+                (h, s.near),
                 (h, r),
                 (h * 0.35, r),
                 (h * 0.35, r - 8),
@@ -217,7 +209,8 @@ _OUTLINES: dict[str, Callable[[Spot, int], list[Outline]]] = {
     "gear": _gear, "bevel_pinion": _bevel_pinion, "bevel_gear": _bevel_gear, "worm": _worm,
     "worm_wheel": _worm_wheel, "taper": _taper, "ball": _ball, "roller": _roller, "thrust": _thrust,
     "bush": _bush, "cover": _cover, "nut": _nut, "washer": _plain, "spacer": _plain, "flange": _flange,
-    "block": _plain, "dog": _dog,
+    "block": _plain, "dog": _dog, "ring_gear": nested_shapes.ring_gear, "carrier": nested_shapes.carrier,
+    "discs": nested_shapes.discs, "cup": nested_shapes.cup,
 }  # fmt: skip
 
 
@@ -251,6 +244,6 @@ def draw_part(s: Spot, frame: Frame, flip: int) -> list[SectionShape]:
     return found
 
 
-def draw_seal(u: float, frame: Frame, part: str) -> list[SectionShape]:
+def draw_seal(u: float, frame: Frame, part: str, near: float) -> list[SectionShape]:
     """A seal in its cover's bore: a small box on either side of the shaft."""
-    return [frame.box("seal", u - 5, u + 5, side * SHAFT, side * (SHAFT + SEAL), part) for side in (1, -1)]
+    return [frame.box("seal", u - 5, u + 5, side * near, side * (near + SEAL), part) for side in (1, -1)]

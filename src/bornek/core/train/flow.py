@@ -31,6 +31,8 @@ def power_paths(train: Train, position: Position) -> list[PowerPath]:
         return []
     graph = nx.Graph()
     for link in links(train.d, position.at):
+        if not link.b:
+            continue
         graph.add_edge(link.a, link.b, link=link)
     found = []
     for out in train.outputs:

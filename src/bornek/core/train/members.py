@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from bornek.core.train.solve import Row, joined, pair
+from bornek.core.train.solve import Row, held, joined, pair, seen_from
 from bornek.core.units.definition import Definition, Part
 from bornek.core.units.mesh import Mesh
 
@@ -17,7 +17,8 @@ AFTER = ("right", "below")
 
 @dataclass(frozen=True)
 class Link:
-    """What ties two members together: a mesh, or a lever's position."""
+    """What ties two members together: a mesh, a lever's position, or a planet's pin in its carrier. `b` is empty where
+    the housing holds `a`."""
 
     a: str
     b: str
@@ -26,12 +27,12 @@ class Link:
 
 
 def member_of(part: Part) -> str:
-    """What it turns with: a free gear by itself, any other with its shaft."""
-    return part.key if part.free else part.shaft
+    """What it turns with: a free gear and what is held in the housing by themselves, any other with its shaft."""
+    return part.key if part.free or part.held else part.shaft
 
 
 def members(d: Definition) -> list[str]:
-    return [*(s.key for s in d.shafts), *(p.key for p in d.parts if p.free and p.shaft)]
+    return [*(s.key for s in d.shafts), *(p.key for p in d.parts if (p.free or p.held) and p.shaft)]
 
 
 def sign_of(d: Definition, mesh: Mesh, unknown_hand: Hand = "right") -> int:
@@ -49,6 +50,8 @@ def sign_of(d: Definition, mesh: Mesh, unknown_hand: Hand = "right") -> int:
     across = 1 if mesh.toward in AFTER else -1
     if mesh.crossed:
         return -across * (1 if mesh.body in AFTER else -1)
+    if mesh.mesh_kind == "internal":
+        return -1
     if mesh.mesh_kind != "worm":
         return 1
     part = d.part(mesh.driver)
@@ -78,7 +81,14 @@ def links(d: Definition, at: Mapping[str, str], unknown_hand: Hand = "right") ->
             continue
         one, other = member_of(a), member_of(b)
         row = pair(one, a.teeth, other, b.teeth, sign_of(d, m, unknown_hand))
-        found.append(Link(one, other, row, m.key))
+        carrier = d.carrier_of(a) or d.carrier_of(b)
+        found.append(Link(one, other, seen_from(member_of(carrier), row) if carrier else row, m.key))
+    found += [
+        Link(s.key, member_of(carrier), Row(())) for s in d.shafts if (carrier := d.part(s.pins)) is not None
+    ]
+    still = dict.fromkeys(member_of(p) for p in d.parts if p.held and p.shaft)
+    still |= dict.fromkeys(s.key for s in d.shafts if s.stands)
+    found += [Link(member, "", held(member)) for member in still]
     for lever in d.levers:
         dog, position = d.part(lever.dog), lever.position(at.get(lever.key, ""))
         for key in position.joins if position else ():

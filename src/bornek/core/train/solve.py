@@ -46,6 +46,17 @@ def planets(sun: str, teeth_sun: int, ring: str, teeth_ring: int, carrier: str) 
     )
 
 
+def seen_from(carrier: str, row: Row) -> Row:
+    """The same pair with its axes carried round: every speed counts from the carrier's, Σ f·(ω − ω_c) = 0.
+
+    >>> sun, ring = pair("sun", 24, "planet", 24), pair("planet", 24, "ring", 72, -1)
+    >>> rows = [seen_from("carrier", sun), seen_from("carrier", ring), held("ring")]
+    >>> round(solve(rows, "sun").speeds["carrier"], 4)
+    0.25
+    """
+    return Row((*row.terms, (carrier, -sum(factor for _, factor in row.terms))))
+
+
 def joined(a: str, b: str) -> Row:
     """A dog or a key makes two turn as one."""
     return Row(((a, 1.0), (b, -1.0)))

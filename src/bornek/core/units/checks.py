@@ -8,16 +8,19 @@ from dataclasses import dataclass
 
 from bornek.core.errors import BornekError, InputError
 from bornek.core.keys import is_key
+from bornek.core.plain import dump
 from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
+from bornek.core.units.check_planets import planet_problems
 from bornek.core.units.check_prove import prove_problems
 from bornek.core.units.check_steps import step_problems
 from bornek.core.units.check_train import train_problems
 from bornek.core.units.definition import Definition, Limit, SettingPoint
 from bornek.core.units.known import given_of
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
+from bornek.core.units.told import words_of
 
 LEAVES = (
     "shafts",
@@ -47,7 +50,20 @@ class LimitQuestion:
 
 
 def check_definition(d: Definition) -> None:
-    """Raises InputError whose details name every field that does not hold, by path."""
+    """Raises InputError whose words name every row that does not hold by its label, and its details the fields by
+    path."""
+    wrong = definition_problems(d)
+    if wrong:
+        raise InputError(
+            "The unit type does not hold together. " + words_of(dump(d), wrong),
+            field=next(iter(wrong)),
+            next_step="Mend what is named; nothing was stored.",
+            details={"fields": wrong},
+        )
+
+
+def definition_problems(d: Definition) -> dict[str, str]:
+    """What does not hold, by path."""
     wrong: dict[str, str] = {}
     for name in LEAVES:
         rows = getattr(d, name)
@@ -66,15 +82,9 @@ def check_definition(d: Definition) -> None:
     _meshes(d, wrong)
     _points(d, wrong)
     _steps(d, wrong)
-    for path, why in (train_problems(d) | prove_problems(d)).items():
+    for path, why in (train_problems(d) | prove_problems(d) | planet_problems(d)).items():
         wrong.setdefault(path, why)
-    if wrong:
-        raise InputError(
-            "The unit type does not hold together: " + "; ".join(f"{k} {v}" for k, v in wrong.items()) + ".",
-            field=next(iter(wrong)),
-            next_step="Mend the fields named; nothing was stored.",
-            details={"fields": wrong},
-        )
+    return wrong
 
 
 def _known(
@@ -114,6 +124,8 @@ def _meshes(d: Definition, wrong: dict[str, str]) -> None:
     for i, m in enumerate(d.meshes):
         for end in ("driver", "driven"):
             _known(wrong, f"meshes[{i}].{end}", getattr(m, end), gears, "gear on a shaft", may_lack=False)
+        if m.driver == m.driven and m.driver in gears:
+            wrong[f"meshes[{i}].driven"] = "is the driver itself: a gear meshes with another"
         if m.driver not in gears or m.driven not in gears:
             continue
         crossed = line[gears[m.driver].shaft] != line[gears[m.driven].shaft]

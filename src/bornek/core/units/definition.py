@@ -11,6 +11,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Any, Literal
 
+from bornek.core.errors import InputError
 from bornek.core.plain import CALLED
 from bornek.core.structure import build
 from bornek.core.units.levers import Interlock, Lever
@@ -18,8 +19,9 @@ from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark, Way
 from bornek.core.units.part_kinds import PART_KINDS, PartKind
 from bornek.core.units.prove import Lock, Lubricant, OwnPoint, RunStage
 from bornek.core.units.step import BuildStep
+from bornek.core.units.told import words_of
 
-EDITION = 5
+EDITION = 6
 
 
 @dataclass(frozen=True)
@@ -27,7 +29,10 @@ class Shaft:
     """`line`: level or upright in the drawing. `carried`: its bearings sit in a carrier that is let into
     the housing. `after`: the shaft in line with it that comes before it. `beside`: the shaft it lies
     beside when no gears say how far. `built`: outside as one piece, or threaded through its parts in the case.
-    `power`: it comes in or goes out here. `turns`: going forward, seen from its left or its top end."""
+    `power`: it comes in or goes out here. `turns`: going forward, seen from its left or its top end. `inside`: the
+    shaft in whose bore it runs, which it `enters` after this one of its own parts; its bearings are then between
+    the two. `hollow`: bored through though nothing runs in it. `pins`: the planet carrier whose pins it stands for,
+    drawn once; its gears are the planets, their `count` how many there are. `stands`: it stands still, and what is round it turns."""
 
     key: str
     label: str
@@ -38,6 +43,11 @@ class Shaft:
     built: Literal["", "outside", "threaded"] = ""
     power: Literal["", "in", "out"] = ""
     turns: Way = ""
+    inside: str = ""
+    enters: str = ""
+    hollow: bool = False
+    pins: str = ""
+    stands: bool = False
 
 
 @dataclass(frozen=True)
@@ -47,7 +57,8 @@ class Part:
     `inside`: the place that it lies in. `seat`: the others of its shaft go on outward from it. `goes_in`: for a
     seal, from inside before what enters it or from outside as the last. `tools`: what it takes to fit it. `free`: a
     gear that turns on its shaft until a dog joins it. `cut`: teeth there are, where only a sector of `teeth` is cut.
-    `lock`: how it keeps a thread from working loose. `left_hand`: its thread is."""
+    `lock`: how it keeps a thread from working loose. `left_hand`: its thread is. `held`: it stands fast in the housing
+    while its shaft turns in it. `uneven`: planets that do not stand at even angles."""
 
     key: str
     label: str
@@ -72,6 +83,8 @@ class Part:
     cut: int = 0
     lock: Lock = ""
     left_hand: bool = False
+    held: bool = False
+    uneven: bool = False
 
     @property
     def about(self) -> PartKind:
@@ -130,7 +143,8 @@ class SettingPoint:
 
 @dataclass(frozen=True)
 class Definition:
-    """`prove`: points of its own. `second_person`: two people release it."""
+    """`prove`: points of its own. `second_person`: two people release it. `split`: where the housing parts, along the
+    level shafts' line or across it. `plate`: bearings that sit in an intermediate plate."""
 
     shafts: tuple[Shaft, ...] = ()
     parts: tuple[Part, ...] = ()
@@ -146,6 +160,8 @@ class Definition:
     prove: tuple[OwnPoint, ...] = ()
     run_in: tuple[RunStage, ...] = ()
     second_person: bool = False
+    split: Literal["", "along", "across"] = ""
+    plate: tuple[str, ...] = ()
     cautions: tuple[str, ...] = ()
     notes: str = ""
 
@@ -178,6 +194,15 @@ class Definition:
     def shaft(self, key: str) -> Shaft | None:
         return next((s for s in self.shafts if s.key == key), None)
 
+    def runs_in(self, shaft: str) -> tuple[Shaft, ...]:
+        """The shafts that run in the bore of this one."""
+        return tuple(s for s in self.shafts if s.inside == shaft)
+
+    def carrier_of(self, part: Part) -> Part | None:
+        """The carrier on whose pins a part sits; None for one that is on no planet pin."""
+        shaft = self.shaft(part.shaft)
+        return self.part(shaft.pins) if shaft is not None and shaft.pins else None
+
     def on(self, shaft: str) -> tuple[Part, ...]:
         """The parts of a shaft in their order, the shaft itself left out."""
         return self._on.get(shaft, ())
@@ -194,9 +219,18 @@ class Definition:
 
 
 def read_definition(data: Mapping[str, Any]) -> Definition:
-    """Plain JSON data → a definition; InputError names every field that does not hold.
+    """Plain JSON data → a definition; InputError names every row that does not hold by its label.
 
     >>> read_definition({"shafts": [{"key": "in", "label": "input shaft"}]}).shafts[0].line
     'level'
     """
-    return build(Definition, data, "The unit type")
+    try:
+        return build(Definition, data, "The unit type")
+    except InputError as error:
+        fields: dict[str, str] = error.details["fields"]
+        raise InputError(
+            "The unit type does not hold together. " + words_of(data, fields),
+            field=error.field,
+            next_step="Mend what is named; nothing was stored.",
+            details={"fields": fields},
+        ) from error

@@ -11,7 +11,7 @@ Side = Literal["left", "right", "above", "below"]
 Way = Literal["", "clockwise", "counter-clockwise"]
 CROSSED = ("bevel", "hypoid")
 """Meshes of one level and one upright shaft."""
-PARALLEL = ("spur", "sector")
+PARALLEL = ("spur", "sector", "internal")
 
 
 @dataclass(frozen=True)
@@ -19,13 +19,13 @@ class Mesh:
     """`toward`: where the driven shaft lies, seen from the driver; `out`: out of the plane of the drawing. `body`: the
     side of the pinion's line on which a bevel gear's body lies. A worm is drawn turned into the plane, upright beside
     its wheel, its top end towards whoever looks; `hand`: of its thread. `offset`: how far a hypoid pair's axes pass
-    each other [mm]."""
+    each other [mm]. `internal`: one of the two is a ring gear with its teeth inside."""
 
     key: str
     label: str
     driver: str
     driven: str
-    mesh_kind: Literal["spur", "bevel", "worm", "sector", "hypoid"] = field(
+    mesh_kind: Literal["spur", "bevel", "worm", "sector", "hypoid", "internal"] = field(
         default="spur", metadata={CALLED: "kind"}
     )
     toward: Literal["left", "right", "above", "below", "out"] = "right"

@@ -14,6 +14,10 @@ Shape = Literal[
     "bevel_gear",
     "worm",
     "worm_wheel",
+    "ring_gear",
+    "carrier",
+    "discs",
+    "cup",
     "taper",
     "ball",
     "roller",
@@ -49,6 +53,8 @@ PART_KINDS: dict[str, PartKind] = {
     "bevel_gear": PartKind("bevel or ring gear", "bevel_gear", 46, 92, "gear"),
     "worm": PartKind("worm", "worm", 88, 24, "gear"),
     "worm_wheel": PartKind("worm wheel", "worm_wheel", 34, 110, "gear"),
+    "ring_gear": PartKind("internal ring gear", "ring_gear", 36, 110, "gear"),
+    "planet_carrier": PartKind("planet carrier", "carrier", 16, 84, "shaft"),
     "taper_bearing": PartKind("tapered roller bearing", "taper", 36, 44, "rolling_bearing"),
     "ball_bearing": PartKind("ball bearing", "ball", 28, 40, "rolling_bearing"),
     "roller_bearing": PartKind("cylindrical roller bearing", "roller", 30, 42, "rolling_bearing"),
@@ -64,6 +70,8 @@ PART_KINDS: dict[str, PartKind] = {
     "lock_washer": PartKind("lock washer", "washer", 6, 30, "lock_washer"),
     "spacer": PartKind("spacer", "spacer", 22, 20, "spacer"),
     "coupling": PartKind("coupling or flange", "flange", 26, 44, "shaft"),
+    "discs": PartKind("brake or clutch discs", "discs", 48, 74, "spline"),
+    "brake_drum": PartKind("brake or clutch drum", "cup", 46, 88, "spline"),
     "rotor": PartKind("rotor", "block", 130, 66, "shaft"),
     "drum": PartKind("drum, wheel or sprocket", "flange", 34, 84, "gear"),
     "table": PartKind("table or face plate", "flange", 30, 150, "housing"),
@@ -82,7 +90,7 @@ PART_KINDS: dict[str, PartKind] = {
     "other": PartKind("other part", "spacer", 18, 20, "spacer"),
 }
 
-GEARS = frozenset({"gear", "bevel_pinion", "bevel_gear", "worm", "worm_wheel"})
+GEARS = frozenset({"gear", "bevel_pinion", "bevel_gear", "worm", "worm_wheel", "ring_gear"})
 BEARINGS = frozenset({"taper_bearing", "ball_bearing", "roller_bearing", "spherical_bearing", "bush"})
 """Bearings that a housing wall carries; a thrust bearing needs none of its own."""
 POSITION = GEARS | BEARINGS | {"thrust_bearing", "cover", "cage", "nut", "spacer", "shaft"}

@@ -8,6 +8,7 @@ from bornek.core.errors import InputError, StaleVersion
 from bornek.core.plain import dump
 from bornek.core.units.checks import check_definition, questions
 from bornek.core.units.definition import Definition, read_definition
+from bornek.core.units.settle_keys import settle_keys
 from bornek.services.desk import Desk
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
@@ -29,7 +30,8 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
             next_step="Look at the job again, then send yours.",
             details={"seen": sent["seen"], "version": job.seq, "yours": "Your additions", "theirs": []},
         )
-    d = read_definition(sent["definition"])
+    definition = settle_keys(sent["definition"])
+    d = read_definition(definition)
     check_definition(d)
     _keeps(definition_of(job), d)
     asked = questions(d)
@@ -40,7 +42,7 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
             next_step="Say which it is; nothing was stored.",
             details={"questions": dump(asked)},
         )
-    job.definition = sent["definition"]
+    job.definition = definition
     job.seq += 1
     desk.session.flush()
     lay_out(desk, job, unit.serial)

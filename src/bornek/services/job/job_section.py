@@ -6,9 +6,8 @@ from collections.abc import Mapping
 from dataclasses import replace
 from functools import lru_cache
 
-from bornek.core.errors import NotSolved
 from bornek.core.scenes import Section
-from bornek.core.section.draw_section import HEIGHT, WIDTH, draw_section
+from bornek.core.section.draw_section import draw_section
 from bornek.services.job.job_definition import definition_of, definition_text, read_text
 from bornek.services.setting.summary import SettingSummary
 from bornek.store import tables as t
@@ -16,10 +15,7 @@ from bornek.store import tables as t
 
 @lru_cache(maxsize=256)
 def _drawn(text: str) -> Section:
-    try:
-        return draw_section(read_text(text))
-    except NotSolved as error:
-        return Section(f"Section: {error.message}", WIDTH, HEIGHT, ())
+    return draw_section(read_text(text))
 
 
 def section_of(
@@ -44,4 +40,4 @@ def section_of(
         for place in d.places
         if place.key in by_place and by_place[place.key].verdict.startswith("out") and place.at
     )
-    return replace(drawn, label=drawn.label if not drawn.shapes else label, flags=flags, moved=moved)
+    return replace(drawn, label=label, flags=flags, moved=moved)

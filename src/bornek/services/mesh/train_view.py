@@ -10,11 +10,12 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import NotSolved
 from bornek.core.plain import dump
 from bornek.core.scenes import Gears, Section
 from bornek.core.section.draw_flow import draw_flow
-from bornek.core.section.draw_section import HEIGHT, WIDTH, lay_out, section_of
+from bornek.core.section.draw_section import section_of
+from bornek.core.section.laid import lay_out
+from bornek.core.section.sheet_size import HEIGHT, WIDTH
 from bornek.core.train.flow import power_paths
 from bornek.core.train.gears_drawn import close_up, draw_gears
 from bornek.core.train.positions import Train
@@ -88,10 +89,7 @@ def view_train(session: Session, job_id: str) -> dict[str, Any]:
 def _drawn(text: str) -> tuple[Section, tuple[PositionFlow, ...], tuple[Gears, ...]]:
     d = read_text(text)
     train, marks = Train(d), draw_marks(d)
-    try:
-        laid = lay_out(d)
-    except NotSolved as error:
-        return Section(f"Section: {error.message}", WIDTH, HEIGHT, ()), (), marks
+    laid = lay_out(d)
     if laid is None:
         return Section("Power flow", WIDTH, HEIGHT, ()), (), marks
     flows = tuple(PositionFlow(p.key, draw_flow(laid, power_paths(train, p))) for p in train.reached)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from marshmallow import Schema, fields, validate
 
 from bornek.core.gauges import TAKES
+from bornek.services.shop.type_making import EDITS
 from bornek.web.fields import an_id, seen_version, some_words
 
 
@@ -50,6 +51,34 @@ class TypeIn(DefinitionIn):
 
     name = fields.String(required=True, validate=validate.Length(1, 80))
     seen = seen_version()
+
+
+class NewTypeIn(DefinitionIn):
+    """A new unit type: its key is made from its name."""
+
+    name = fields.String(required=True, validate=validate.Length(1, 80))
+
+
+class AnswersIn(Schema):
+    """The questions of a pattern, by their keys; one not answered is answered as usual."""
+
+    answers = fields.Dict(
+        keys=fields.String(validate=validate.Length(max=40)),
+        values=fields.String(validate=validate.Length(max=40)),
+        load_default=dict,
+    )
+
+
+class EditIn(DefinitionIn):
+    """A row of a definition in hand to be taken out with all that names it, or a shaft to be copied mirrored."""
+
+    do = fields.String(required=True, validate=validate.OneOf(EDITS))
+    leaf = fields.String(required=True, validate=validate.Length(1, 40))
+    key = fields.String(required=True, validate=validate.Length(1, 60))
+
+
+class PastedIn(Schema):
+    text = fields.String(required=True, validate=validate.Length(1, 200_000))
 
 
 class PartsIn(Schema):

@@ -13,7 +13,7 @@ from bornek.core.units.mesh import EccentricCover, Mesh, TimingMark
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.core.units.prove import Lubricant, OwnPoint, RunStage
 from bornek.core.units.step import BuildStep
-from bornek.services.shop.unit_types import FORMAT
+from bornek.services.shop.type_file import FORMAT
 from bornek.web.schema_of import Schemas
 
 ROWS: tuple[Any, ...] = (

@@ -10,18 +10,11 @@ from flask_smorest import Blueprint
 from bornek.core.schools import QUESTIONS, SchoolQuestion
 from bornek.core.units.definition import Definition
 from bornek.services.shop.parts_list import parts_csv, read_parts_csv
-from bornek.services.shop.unit_types import (
-    TypeSheet,
-    UnitTypeView,
-    export_type,
-    import_type,
-    list_unit_types,
-    preview_type,
-    save_type,
-    view_type,
-)
+from bornek.services.shop.type_file import export_type, import_type
+from bornek.services.shop.type_sheet import TypeSheet, preview_type, view_type
+from bornek.services.shop.unit_types import UnitTypeView, list_unit_types, new_type, save_type
 from bornek.web.documents import problems, schemas, shows, writes
-from bornek.web.shop.inputs import DefinitionIn, PartsIn, TypeIn
+from bornek.web.shop.inputs import DefinitionIn, NewTypeIn, PartsIn, TypeIn
 from bornek.web.wire import attached, made, wire
 
 blp = Blueprint("unit types", __name__, url_prefix="/api", description="Unit types")
@@ -32,6 +25,13 @@ schemas.of(Definition)
 @shows(blp, list[UnitTypeView])
 def index() -> Response:
     return wire().read(list_unit_types)
+
+
+@blp.post("/unit-types")
+@writes(blp, NewTypeIn, TypeSheet)
+def create(sent: dict[str, Any]) -> Response:
+    type_id = wire().write(new_type, sent)
+    return made(wire().read(view_type, type_id))
 
 
 @blp.get("/schools")
