@@ -1,4 +1,4 @@
-"""What core and services hand on cannot be changed by who receives it; only a sum and a figure are built up line by line."""
+"""What core and services hand on cannot be changed by who receives it; only sums, figures and the rows of a drawing are built up line by line."""
 
 import dataclasses
 import importlib
@@ -11,7 +11,9 @@ import bornek.core
 import bornek.services
 
 
-@pytest.mark.parametrize(("room", "built_up"), [(bornek.core, {"Sum", "Figure"}), (bornek.services, set())])
+@pytest.mark.parametrize(
+    ("room", "built_up"), [(bornek.core, {"Sum", "Figure", "Rows"}), (bornek.services, set())]
+)
 def test_every_record_is_frozen(room: ModuleType, built_up: set[str]) -> None:
     seen, loose = 0, set()
     for found in pkgutil.walk_packages(room.__path__, f"{room.__name__}."):

@@ -231,9 +231,11 @@ def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page
     bench.locator("[name=label]").fill("lower bearing")
     pick(bench, "at", "head-lower")
     expect(bench.locator("[data-place]")).to_have_count(2)
-    bench.locator("[name=key]").fill("Not a key")
-    expect(bench.locator("[data-problems]")).to_contain_text("must be small letters")
-    bench.locator("[name=key]").fill("lower-bearing")
+    bench.locator("[name=label]").fill("")
+    expect(bench.locator("[data-problems]")).to_contain_text(
+        "The place without a name (row 2): its name is missing"
+    )
+    bench.locator("[name=label]").fill("lower bearing")
     expect(bench.locator("[data-problems]")).to_have_count(0)
     bench.get_by_role("button", name="Save revision 2").click()
     expect(bench.get_by_role("button", name="Save revision 3")).to_be_visible()
@@ -244,9 +246,8 @@ def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page
 def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/chain-ferry")
     bench.locator("[data-leaf=steps]").click()
-    row = bench.locator("[data-row-key=ring-gear-on]")
-    row.locator("button").first.click()
-    field = row.locator("[name^=counts-]").first
+    bench.locator("[data-row-key=ring-gear-on] button").first.click()
+    field = bench.locator("[data-in-hand] [name^=counts-]").first
     name = field.get_attribute("name")
     for typed, why in (("half", "(got 'half')"), ("900", "must be 1 to 12")):
         field.fill(typed)
@@ -257,7 +258,7 @@ def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) 
     expect(bench.get_by_role("button", name="Save revision 3")).to_be_visible()
     bench.reload()
     bench.locator("[data-leaf=steps]").click()
-    row.locator("button").first.click()
+    bench.locator("[data-row-key=ring-gear-on] button").first.click()
     expect(bench.locator(f"[name={name}]")).to_have_value("3")
 
 

@@ -140,22 +140,21 @@ def test_levers_marks_and_covers_are_rows_of_the_types_page(bench: Page, leaf: s
     unit = "steering-gear" if leaf == "covers" else "crane-box"
     bench.goto(f"{home(bench)}/types/{unit}")
     bench.locator(f"[data-leaf={leaf}]").click()
-    row = bench.locator("[data-row-key]").first
-    row.locator("button").first.click()
-    expect(row.locator("[name=label]").first).not_to_have_value("")
+    bench.locator("[data-row-key] button").first.click()
+    expect(bench.locator("[data-in-hand] [name=label]").first).not_to_have_value("")
 
 
 def test_a_lever_is_written_for_a_type_and_what_is_wrong_with_it_is_named(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/crane-box")
     bench.locator("[data-leaf=levers]").click()
     bench.locator("[data-add]").click()
-    new = bench.locator("[data-row-key=new-lever]")
-    expect(bench.locator("[data-problems]")).to_contain_text("levers[2].dog is missing")
+    new = bench.locator("[data-in-hand]")
+    expect(bench.locator("[data-problems]")).to_contain_text(
+        "The lever “New lever”: what it moves is missing"
+    )
     pick(new, "dog", "dog-high")
     expect(bench.locator("[data-problems]")).to_have_count(0)
     new.locator("[data-add-row]").click()
-    position = new.locator("[data-sub-rows=positions] [name=key]").last
-    position.fill("up")
     new.locator("[data-sub-rows=positions] [name=label]").last.fill("up")
     new.locator("[data-tick='joins-lower-first']").last.click()
     expect(bench.locator("[data-problems]")).to_have_count(0)

@@ -26,23 +26,25 @@ def definition(client: FlaskClient, key: str) -> dict[str, Any]:
 def test_a_sound_type_is_drawn_and_asked_nothing(client: FlaskClient, key: str) -> None:
     shown = preview(client, definition(client, key))
     assert shown["section"]["shapes"]
-    assert (shown["problems"], shown["questions"]) == ({}, [])
+    assert (shown["troubles"], shown["questions"]) == ([], [])
 
 
 def test_half_a_type_is_told_field_by_field_and_not_refused(client: FlaskClient) -> None:
     broken = deepcopy(definition(client, "capstan"))
     broken["parts"][0]["kind"] = ""
     broken["places"].append({"key": "Not a key", "label": "", "at": "nowhere"})
-    problems = preview(client, broken)["problems"]
+    problems = [x["path"] for x in preview(client, broken)["troubles"]]
     assert any(path.startswith("parts[0]") for path in problems)
     assert any(path.startswith("places[1]") for path in problems)
 
 
 def test_what_does_not_even_fit_the_shape_is_told_too(client: FlaskClient) -> None:
-    problems = preview(client, {"parts": [{"key": "a", "label": "A", "kind": "gear", "count": "two"}]})[
-        "problems"
-    ]
-    assert "parts[0].count" in problems
+    broken = {"parts": [{"key": "a", "label": "A", "kind": "gear", "count": "two"}]}
+    told = preview(client, broken)["troubles"][0]
+    assert (told["path"], told["words"]) == (
+        "parts[0].count",
+        "The part “A”: how many there are must be a whole number (got 'two').",
+    )
 
 
 def test_an_empty_type_is_an_empty_sheet_without_complaint(client: FlaskClient) -> None:

@@ -7335,6 +7335,12 @@ export interface components {
             /** @enum {string} */
             type: "joint_packs";
         };
+        KindChoice: {
+            family: string;
+            gear: boolean;
+            key: string;
+            label: string;
+        };
         KindView: {
             cautions: string[];
             id: string;
@@ -8463,6 +8469,7 @@ export interface components {
         SectionLabel: {
             full: string;
             h: number;
+            line: number[][];
             shaft: string;
             text: string;
             w: number;
@@ -9043,7 +9050,7 @@ export interface components {
             definition: {
                 [key: string]: unknown;
             };
-            kinds: string[][];
+            kinds: components["schemas"]["KindChoice"][];
             known: {
                 [key: string]: string;
             };

@@ -26,9 +26,18 @@ const size = computed(() => {
   if (props.scene.width < FIGURE) return "max-h-[206px] w-full max-w-[360px]";
   return props.close ? "max-h-[300px] w-full" : "w-full max-md:min-w-[760px]";
 });
+/** A sheet wider than usual keeps its size and is moved along. */
+const USUAL = 880;
+const LEAST = 0.87;
+const wide = computed(() =>
+  !props.close && props.scene.width > USUAL ? { minWidth: `${props.scene.width * LEAST}px` } : undefined,
+);
 defineEmits<{ pick: [place: string] }>();
+const clashing = computed(() => new Set(props.scene.clash));
+const edge = (part: string) => (clashing.value.has(part) ? "var(--danger)" : "var(--found)");
 const fills: Record<string, string> = {
   cut: "fill-cut",
+  half: "fill-cut",
   part: "fill-neutral",
   shaft: "fill-neutral",
   race: "fill-surface",
@@ -48,7 +57,7 @@ const path = (points: number[][], closed: boolean) =>
 
 <template>
   <figure v-if="scene.shapes.length" class="overflow-x-auto" data-mark="section">
-    <svg :viewBox="sheet" :class="size" role="group" :aria-label="scene.label">
+    <svg :viewBox="sheet" :class="size" :style="wide" role="group" :aria-label="scene.label">
       <defs>
         <pattern
           id="cut-hatch"
@@ -59,18 +68,32 @@ const path = (points: number[][], closed: boolean) =>
         >
           <path d="M0 0V9" stroke="var(--control)" stroke-width="1.4" />
         </pattern>
+        <pattern
+          id="half-hatch"
+          width="9"
+          height="9"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(-45)"
+        >
+          <path d="M0 0V9" stroke="var(--control)" stroke-width="1.4" />
+        </pattern>
       </defs>
       <template v-for="(s, i) in scene.shapes" :key="i">
         <path
           v-if="s.closed"
           :d="path(s.points, true)"
           :class="fill(s.role, s.part, scene.moved)"
-          stroke="var(--found)"
-          :stroke-width="s.role === 'shim' ? 1.2 : 2.2"
+          :stroke="edge(s.part)"
+          :stroke-width="clashing.has(s.part) ? 4 : s.role === 'shim' ? 1.2 : 2.2"
+          :data-clash="clashing.has(s.part) ? s.part : undefined"
           :stroke-dasharray="dash(s.part)"
           stroke-linejoin="miter"
         />
-        <path v-if="s.role === 'cut'" :d="path(s.points, true)" fill="url(#cut-hatch)" />
+        <path
+          v-if="s.role === 'cut' || s.role === 'half'"
+          :d="path(s.points, true)"
+          :fill="`url(#${s.role}-hatch)`"
+        />
         <path
           v-if="!s.closed"
           :d="path(s.points, false)"
@@ -85,16 +108,19 @@ const path = (points: number[][], closed: boolean) =>
         <path :d="path(line, false)" fill="none" stroke="var(--found)" stroke-width="7" />
         <path :d="path(line, false)" fill="none" stroke="var(--move)" stroke-width="3" class="power-flow" />
       </g>
+      <slot />
       <text
-        v-for="l in scene.labels"
-        :key="l.text"
+        v-for="(l, i) in scene.labels"
+        :key="`name ${i}`"
         :x="l.x + 4"
         :y="l.y + l.h * 0.75"
         font-size="15"
         fill="var(--secondary)"
+        class="pointer-events-none"
         data-shaft-name
       >
         {{ l.text }}
+        <title v-if="l.full !== l.text">{{ l.full }}</title>
       </text>
       <g v-for="f in scene.flags" :key="`lead ${f.key}`" aria-hidden="true">
         <path :d="path([f.spot, f.leader], false)" stroke="var(--bay)" stroke-width="5" />
@@ -118,10 +144,6 @@ const path = (points: number[][], closed: boolean) =>
     </svg>
   </figure>
   <p v-else class="p-5 text-[18px] text-secondary" data-mark="section">
-    {{
-      scene.label.startsWith("Section:")
-        ? scene.label
-        : "No shafts are defined: there is nothing to draw yet."
-    }}
+    No shafts are defined: there is nothing to draw yet.
   </p>
 </template>

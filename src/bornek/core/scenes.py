@@ -243,7 +243,8 @@ class SectionFlag:
 
 @dataclass(frozen=True)
 class SectionLabel:
-    """The name of a shaft by its end: `text` as it finds room, `full` as it was written."""
+    """The name of a shaft by its end: `text` as it finds room, `full` as it was written; `line`: from end to end of
+    the shaft itself."""
 
     text: str
     x: float
@@ -252,6 +253,7 @@ class SectionLabel:
     h: float
     shaft: str = ""
     full: str = ""
+    line: tuple[tuple[float, float], ...] = ()
 
 
 @dataclass(frozen=True)

@@ -9,10 +9,23 @@ import type { Cell, Column } from "./columns";
 const value = defineModel<Cell>();
 const props = defineProps<{ column: Column; options: [string, string][]; problem?: string; name: string }>();
 const many = computed(() => (Array.isArray(value.value) ? (value.value as string[]) : []));
+/** What stands there though it cannot be chosen any more is shown as it stands. */
+const stray = computed(() => {
+  const now = typeof value.value === "string" ? value.value : "";
+  return now && !props.options.some(([key]) => key === now) ? now : "";
+});
+const OTHER = "#other";
+const typing = ref(false);
 const choices = computed<[string, string][]>(() => [
   ...((props.column.fallback ? [] : [["", props.column.may_lack ? "–" : "Choose"]]) as [string, string][]),
   ...props.options,
+  ...((stray.value ? [[stray.value, stray.value]] : []) as [string, string][]),
+  ...((props.column.open ? [[OTHER, "another: type it"]] : []) as [string, string][]),
 ]);
+function choose(key: string) {
+  typing.value = key === OTHER;
+  value.value = key === OTHER ? "" : key;
+}
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 /** A number in hand stays as it is typed, whatever is drawn anew meanwhile. */
 const inHand = ref<string | null>(null);
@@ -72,13 +85,13 @@ const toggle = (key: string, on: boolean) =>
     /></label>
     <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
   </fieldset>
-  <div v-else-if="column.kind === 'choice'">
+  <div v-else-if="column.kind === 'choice' && !typing">
     <PickBox
       :model-value="String(value ?? column.fallback ?? '')"
       :name="name"
       :label="column.label"
       :options="choices"
-      @update:model-value="(key: string) => (value = key)"
+      @update:model-value="choose"
     />
     <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
   </div>

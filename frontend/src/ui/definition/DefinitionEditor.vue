@@ -1,64 +1,141 @@
 <script setup lang="ts">
-/** A definition edited beside its section, which is drawn afresh after every change. */
-import { keepPreviousData, useQuery } from "@tanstack/vue-query";
-import { computed, ref, watch } from "vue";
-import { api, unwrap } from "../../api/client";
+/** A definition built on its drawing: what is tapped is in hand, and what is in hand is edited beside it. */
+import { computed, ref, toRef, watch } from "vue";
+import type { Trouble } from "../../api/client";
+import { useKeys } from "../../composables/useKeys";
+import { useSending } from "../../composables/useSending";
 import SectionMark from "../../marks/SectionMark.vue";
-import { LEAVES, withValue, type Column, type Definition, type Leaf, type Row } from "./columns";
-import TickBox from "../TickBox.vue";
-import LeafRows from "./LeafRows.vue";
+import SectionTouch from "../../marks/SectionTouch.vue";
+import KeyHelp from "../KeyHelp.vue";
+import SendingProblem from "../SendingProblem.vue";
+import { COLUMNS, withValue, type Definition, type Leaf } from "./columns";
+import EmptyHand from "./EmptyHand.vue";
+import HandPanel from "./HandPanel.vue";
+import { rowsOf } from "./rows";
+import TroubleList from "./TroubleList.vue";
+import { useActs } from "./useActs";
+import { useChoices } from "./useChoices";
+import { useHand } from "./useHand";
+import { usePreview } from "./usePreview";
+import { useUndo } from "./useUndo";
 
 const definition = defineModel<Definition>({ required: true });
-const leaf = ref<Leaf>("shafts");
-const rows = (name: Leaf) => (definition.value[name] ?? []) as Row[];
-const put = (next: Row[]) => (definition.value = { ...definition.value, [leaf.value]: next });
-const asked = ref(JSON.stringify(definition.value));
-let later: ReturnType<typeof setTimeout> | undefined;
-watch(definition, (now) => {
-  clearTimeout(later);
-  later = setTimeout(() => (asked.value = JSON.stringify(now)), 250);
-});
-const { data } = useQuery({
-  queryKey: computed(() => ["preview", asked.value]),
-  queryFn: () =>
-    unwrap(
-      api.POST("/api/unit-types/previews", { body: { definition: JSON.parse(asked.value) as Definition } }),
-    ),
-  placeholderData: keepPreviousData,
-});
-const problems = computed(() => data.value?.problems ?? {});
-const pairs = (list: Row[]): [string, string][] => list.map((r) => [String(r["key"]), String(r["label"])]);
-const gears = () => rows("parts").filter((p) => Number(p["teeth"] ?? 0) > 0);
-/** The parts of a step of which there are several, with how many. */
-const several = (step: Row): [string, string][] =>
-  rows("parts")
-    .filter(
-      (p) =>
-        Number(p["count"] ?? 1) > 1 && (step["parts"] as string[] | undefined)?.includes(String(p["key"])),
-    )
-    .map((p) => [String(p["key"]), `${String(p["label"])} (of ${String(p["count"])})`]);
-function options(column: Column, row: Row): [string, string][] {
-  const from = column.options;
-  if (from === "kinds") return (data.value?.kinds ?? []) as [string, string][];
-  if (from === "setting_kinds") return (data.value?.setting_kinds ?? []) as [string, string][];
-  if (from === "several") return several(row);
-  if (from === "joined") return [...pairs(gears()), ...pairs(rows("shafts")), ...pairs(rows("meshes"))];
-  if (from === "spots") return [...pairs(rows("parts")), ...pairs(rows("meshes"))];
-  return typeof from === "string" ? pairs(rows(from)) : (from ?? []);
+const hand = useHand(definition);
+const sending = useSending();
+const acts = useActs(definition, hand, sending);
+const { past, undo } = useUndo(definition);
+const { data, troubles, problems } = usePreview(definition);
+const choices = useChoices(definition, toRef(data));
+const panel = ref<InstanceType<typeof HandPanel> | null>(null);
+const help = ref(false);
+const shaftOf = computed(() =>
+  Object.fromEntries(
+    rowsOf(definition.value, "parts")
+      .filter((p) => p["shaft"])
+      .map((p) => [String(p["key"]), String(p["shaft"])]),
+  ),
+);
+const column = computed(() =>
+  hand.held.value ? COLUMNS[hand.held.value.leaf].find((c) => c.key === hand.picking.value) : undefined,
+);
+function part(key: string) {
+  if (column.value?.options === "shafts" || column.value?.options === "other_shafts")
+    shaft(shaftOf.value[key] ?? "");
+  else if (!acts.pickPart(key, column.value)) hand.take("parts", key);
 }
-const fresh = computed(() => LEAVES.find(([key]) => key === leaf.value)?.[2] ?? "");
-defineExpose({ problems });
+function shaft(key: string) {
+  if (!acts.pickPart(key, column.value)) hand.take("shafts", key);
+}
+function place(key: string) {
+  if (column.value?.options !== "places" || !acts.pickPart(key, column.value)) hand.take("places", key);
+}
+function go(t: Trouble) {
+  const row = rowsOf(definition.value, t.leaf as Leaf)[t.row];
+  if (row) hand.take(t.leaf as Leaf, String(row["key"]));
+}
+/** Only a drawing with something on it takes the place of the last. */
+const drawn = ref(data.value?.section);
+watch(
+  () => data.value?.section,
+  (section) => {
+    if (section && (section.shapes.length || !rowsOf(definition.value, "shafts").length))
+      drawn.value = section;
+  },
+  { immediate: true },
+);
+const HELP: [string, string][] = [
+  ["← →", "The part before or behind, on the same shaft"],
+  ["↑ ↓", "The shaft before or behind"],
+  ["shift ← →", "Moves the part in hand along its shaft"],
+  ["Enter", "The next part: its name, then Enter again"],
+  ["Delete", "Takes out what is in hand"],
+  ["m", "Copies the shaft in hand mirrored"],
+  ["n", "A new shaft"],
+  ["u", "Undoes the last change"],
+  ["Esc", "Lets go"],
+];
+useKeys((event) => {
+  const on = hand.held.value?.leaf === "parts" || hand.held.value?.leaf === "shafts";
+  if (event.key === "ArrowLeft" || event.key === "ArrowRight") {
+    const by = event.key === "ArrowLeft" ? -1 : 1;
+    if (event.shiftKey && hand.part.value) acts.moveAlong(by);
+    else hand.step(by);
+  } else if (event.key === "ArrowUp") hand.stepShaft(-1);
+  else if (event.key === "ArrowDown") hand.stepShaft(1);
+  else if (event.key === "Enter" && on) panel.value?.focusNext();
+  else if (event.key === "Delete" && hand.row.value) void acts.edit("take_out");
+  else if (event.key === "m" && hand.held.value?.leaf === "shafts") void acts.edit("mirror");
+  else if (event.key === "n") acts.add("shafts");
+  else if (event.key === "u") undo();
+  else if (event.key === "?") help.value = true;
+  else if (event.key === "Escape") {
+    if (document.activeElement instanceof HTMLElement && document.activeElement.closest("input, textarea"))
+      document.activeElement.blur();
+    else hand.letGo();
+  } else return false;
+  return true;
+});
 </script>
 
 <template>
-  <div class="grid lg:grid-cols-[1fr_520px]" data-editor>
-    <section class="overflow-x-auto bg-bay lg:sticky lg:top-0 lg:self-start">
-      <SectionMark v-if="data" :scene="data.section" />
-      <ul v-if="Object.keys(problems).length" class="px-5 pb-4" role="status" data-problems>
-        <li v-for="(why, path) in problems" :key="path" class="font-semibold text-danger">
-          {{ path }} {{ why }}
-        </li>
-      </ul>
+  <div class="grid lg:grid-cols-[1fr_440px] xl:grid-cols-[1fr_480px]" data-editor>
+    <section class="min-w-0 bg-bay lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto">
+      <div class="flex flex-wrap items-center gap-2 px-5 pt-3">
+        <button type="button" class="control" data-new-shaft @click="acts.add('shafts')">
+          New shaft <span class="keycap">n</span>
+        </button>
+        <button type="button" class="control" :disabled="!past.length" data-undo @click="undo">
+          Undo <span class="keycap">u</span>
+        </button>
+        <button type="button" class="control" data-whole @click="hand.held.value = null">
+          The whole unit
+        </button>
+        <button type="button" class="control" data-help @click="help = true">
+          Keys <span class="keycap">?</span>
+        </button>
+        <p v-if="hand.picking.value" class="mark font-semibold" role="status" data-picking>
+          Tap on the drawing; Esc ends
+        </p>
+      </div>
+      <SectionMark
+        v-if="drawn"
+        :scene="drawn"
+        :here="hand.held.value?.leaf === 'places' ? hand.held.value.key : null"
+        :states="hand.part.value ? { [hand.part.value]: 'hand' } : {}"
+        @pick="place"
+      >
+        <SectionTouch
+          :scene="drawn"
+          :part="hand.part.value"
+          :shaft="hand.shaft.value"
+          :shaft-of="shaftOf"
+          @part="part"
+          @shaft="shaft"
+          @drop="acts.drop"
+        />
+      </SectionMark>
+      <p v-for="words in data?.train ?? []" :key="words" class="px-5 pb-1" data-train-words>{{ words }}</p>
+      <TroubleList :troubles="troubles" @go="go" />
       <div
         v-for="q in data?.questions ?? []"
         :key="q.path"
@@ -80,46 +157,21 @@ defineExpose({ problems });
         </div>
       </div>
     </section>
-    <section class="border-l-2 px-5 py-3 max-lg:border-l-0 max-lg:border-t-2">
-      <nav class="mb-2 flex flex-wrap gap-2" aria-label="Parts of the definition">
-        <button
-          v-for="[key, words] in LEAVES"
-          :key="key"
-          type="button"
-          class="control"
-          :class="leaf === key ? 'control-main' : ''"
-          :aria-pressed="leaf === key"
-          :data-leaf="key"
-          @click="leaf = key"
-        >
-          {{ words }} {{ rows(key).length }}
-        </button>
-      </nav>
-      <TickBox
-        v-if="leaf === 'prove'"
-        :model-value="definition['second_person'] === true"
-        name="second-person"
-        label="Two people release it"
-        @update:model-value="(on: boolean) => (definition = { ...definition, second_person: on })"
-      />
-      <p class="mb-1 text-secondary">
-        {{
-          leaf === "parts"
-            ? "In the order in which they sit on their shaft, from the left or from the top."
-            : leaf === "settings"
-              ? "Limits by serial and by new or worn parts; the job takes the row that fits."
-              : ""
-        }}
-      </p>
-      <LeafRows
-        :model-value="rows(leaf)"
-        :leaf="leaf"
-        :fresh="fresh"
+    <div class="border-l-2 max-lg:border-l-0 max-lg:border-t-2">
+      <SendingProblem :sending="sending" />
+      <HandPanel
+        ref="panel"
+        v-model="definition"
+        :hand="hand"
+        :acts="acts"
+        :choices="choices"
+        :troubles="troubles"
         :problems="problems"
         :known="data?.known ?? {}"
-        :options="options"
-        @update:model-value="put"
-      />
-    </section>
+      >
+        <EmptyHand v-model="definition" :hand="hand" :acts="acts" :choices="choices" />
+      </HandPanel>
+    </div>
+    <KeyHelp :open="help" title="Keys on the drawing" :rows="HELP" @close="help = false" />
   </div>
 </template>

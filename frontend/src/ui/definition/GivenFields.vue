@@ -17,15 +17,17 @@ const { fields: asked, problems } = useForm(
 const limited = computed(() => Array.isArray(row.value["limits"]) && row.value["limits"].length > 0);
 const fields = computed(() => asked.value.filter((f) => !limited.value || !FROM_LIMITS.includes(f.key)));
 /** Only what somebody typed is kept: a default that is merely shown stays the kind's. */
-const kept = computed(() => {
-  const defaults = Object.fromEntries(asked.value.map((f) => [f.key, f.typed]));
-  const typed = givenFrom(asked.value, draft.value);
-  return Object.fromEntries(
-    Object.entries(typed).filter(
-      ([key, value]) => key in given || String(defaults[key] ?? "") !== String(value),
-    ),
-  );
-});
+const touched = ref(new Set(Object.keys(given)));
+function typed(next: FormDraft) {
+  const changed = Object.keys(next).filter((key) => next[key] !== draft.value[key]);
+  touched.value = new Set([...touched.value, ...changed]);
+  draft.value = next;
+}
+const kept = computed(() =>
+  Object.fromEntries(
+    Object.entries(givenFrom(asked.value, draft.value)).filter(([key]) => touched.value.has(key)),
+  ),
+);
 watch(kept, (now, before) => {
   if (JSON.stringify(now) === JSON.stringify(before)) return;
   const asks = new Set(asked.value.map((f) => f.key));
@@ -38,6 +40,13 @@ watch(kept, (now, before) => {
 
 <template>
   <div data-given-fields>
-    <FormFields v-model="draft" :fields="fields" :problems="problems" plain />
+    <FormFields
+      :model-value="draft"
+      :fields="fields"
+      :problems="problems"
+      plain
+      narrow
+      @update:model-value="typed"
+    />
   </div>
 </template>

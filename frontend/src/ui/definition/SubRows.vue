@@ -3,17 +3,18 @@
 import { computed } from "vue";
 import type { Column, Row } from "./columns";
 import RowFields from "./RowFields.vue";
+import type { Choices } from "./useChoices";
 
 const row = defineModel<Row>({ required: true });
 const props = defineProps<{
   field: string;
   title: string;
   fresh: string;
-  start: Row;
+  start: () => Row;
   columns: Column[];
   path: string;
   problems: Record<string, string>;
-  options: (column: Column, row: Row) => [string, string][];
+  choices: Pick<Choices, "options" | "shows">;
 }>();
 const rows = computed(() => (row.value[props.field] ?? []) as Row[]);
 const put = (next: Row[]) => (row.value = { ...row.value, [props.field]: next });
@@ -28,14 +29,14 @@ const put = (next: Row[]) => (row.value = { ...row.value, [props.field]: next })
         :columns="columns"
         :path="`${path}.${field}[${n}]`"
         :problems="problems"
-        :options="options"
+        :choices="choices"
         @update:model-value="(r) => put(rows.map((x, i) => (i === n ? r : x)))"
       />
       <button type="button" class="control mt-2" @click="put(rows.filter((_, i) => i !== n))">
         Take this row out
       </button>
     </div>
-    <button type="button" class="control mt-2" data-add-row @click="put([...rows, { ...start }])">
+    <button type="button" class="control mt-2" data-add-row @click="put([...rows, start()])">
       {{ fresh }}
     </button>
   </fieldset>

@@ -22,18 +22,39 @@ export type Leaf =
   | "lubricant"
   | "prove"
   | "run_in";
+/** What else can be chosen from. */
+export type From =
+  | "spots"
+  | "joined"
+  | "kinds"
+  | "setting_kinds"
+  | "several"
+  | "gears"
+  | "own_parts"
+  | "carriers"
+  | "other_shafts"
+  | "serials"
+  | "gauges"
+  | "forms";
 export interface Column {
   key: string;
   label: string;
   kind: "text" | "number" | "yes" | "choice" | "many" | "words" | "counts";
   /** Fixed options, or the rows of a leaf whose keys can be chosen. */
-  options?: [string, string][] | Leaf | "spots" | "joined" | "kinds" | "setting_kinds" | "several";
+  options?: [string, string][] | Leaf | From;
   may_lack?: boolean;
+  /** Another than those to choose from may be typed. */
+  open?: boolean;
+  /** Only of kinds that can mesh. */
+  gears?: boolean;
+  /** Only where this holds of the row. */
+  when?: (row: Row) => boolean;
+  /** Asked at once; the rest stands behind *More*. */
+  first?: boolean;
   /** What holds while nothing is chosen. */
   fallback?: string;
 }
 
-const key: Column = { key: "key", label: "Key", kind: "text" };
 const label: Column = { key: "label", label: "Name", kind: "text" };
 const sides: [string, string][] = ["left", "right", "above", "below"].map((s) => [s, s]);
 const hands: [string, string][] = ["right", "left"].map((s) => [s, `${s}-hand`]);
@@ -43,10 +64,10 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ...PROVE_COLUMNS,
   shafts: [
     label,
-    key,
     {
       key: "line",
       label: "Lies",
+      first: true,
       kind: "choice",
       fallback: "level",
       options: [
@@ -54,12 +75,25 @@ export const COLUMNS: Record<Leaf, Column[]> = {
         ["upright", "upright"],
       ],
     },
-    { key: "after", label: "In line after", kind: "choice", options: "shafts", may_lack: true },
-    { key: "beside", label: "Beside", kind: "choice", options: "shafts", may_lack: true },
+    { key: "after", label: "In line after", kind: "choice", options: "other_shafts", may_lack: true },
+    { key: "inside", label: "Runs inside", kind: "choice", options: "other_shafts", may_lack: true },
+    {
+      key: "enters",
+      label: "Enters it after",
+      kind: "choice",
+      options: "own_parts",
+      may_lack: true,
+      when: (r) => Boolean(r["inside"]),
+    },
+    { key: "pins", label: "Is the planet pins of", kind: "choice", options: "carriers", may_lack: true },
+    { key: "hollow", label: "Hollow", kind: "yes" },
+    { key: "stands", label: "Stands still", kind: "yes" },
+    { key: "beside", label: "Beside", kind: "choice", options: "other_shafts", may_lack: true },
     { key: "carried", label: "Bearings in a carrier", kind: "yes" },
     {
       key: "power",
       label: "Power",
+      first: true,
       kind: "choice",
       options: [
         ["in", "comes in here"],
@@ -90,16 +124,18 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ],
   parts: [
     label,
-    key,
-    { key: "kind", label: "Kind", kind: "choice", options: "kinds" },
+    { key: "kind", label: "Kind", kind: "choice", options: "kinds", first: true },
+    { key: "teeth", label: "Teeth", kind: "number", gears: true, first: true },
+    { key: "count", label: "How many", kind: "number", first: true },
+    { key: "number", label: "Number", kind: "text", first: true },
+    { key: "faces", label: "Which way round", kind: "text", when: (r) => r["kind"] === "seal", first: true },
     { key: "shaft", label: "On shaft", kind: "choice", options: "shafts", may_lack: true },
-    { key: "number", label: "Number", kind: "text" },
-    { key: "count", label: "How many", kind: "number" },
-    { key: "teeth", label: "Teeth", kind: "number" },
-    { key: "cut", label: "Of those cut, on a sector", kind: "number" },
-    { key: "free", label: "Turns free on its shaft until a dog joins it", kind: "yes" },
+    { key: "cut", label: "Of those cut, on a sector", kind: "number", gears: true },
+    { key: "free", label: "Turns free on its shaft until a dog joins it", kind: "yes", gears: true },
+    { key: "held", label: "Stands fast in the housing", kind: "yes" },
+    { key: "uneven", label: "Planets at uneven angles", kind: "yes", gears: true },
     { key: "size", label: "Drawn size", kind: "number" },
-    { key: "faces", label: "Which way round", kind: "text" },
+    { key: "faces", label: "Which way round", kind: "text", when: (r) => r["kind"] !== "seal" },
     { key: "single_use", label: "Single use", kind: "yes" },
     { key: "lock", label: "How it locks a thread", kind: "choice", options: LOCKS, may_lack: true },
     { key: "left_hand", label: "Left-hand thread", kind: "yes" },
@@ -124,7 +160,6 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ],
   meshes: [
     label,
-    key,
     {
       key: "kind",
       label: "Kind",
@@ -136,10 +171,11 @@ export const COLUMNS: Record<Leaf, Column[]> = {
         ["hypoid", "hypoid: the axes pass each other"],
         ["worm", "worm"],
         ["sector", "sectors"],
+        ["internal", "internal: in a ring gear"],
       ],
     },
-    { key: "driver", label: "Driver", kind: "choice", options: "parts" },
-    { key: "driven", label: "Driven", kind: "choice", options: "parts" },
+    { key: "driver", label: "Driver", kind: "choice", options: "gears" },
+    { key: "driven", label: "Driven", kind: "choice", options: "gears" },
     {
       key: "toward",
       label: "Driven lies",
@@ -153,26 +189,23 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ],
   places: [
     label,
-    key,
     { key: "at", label: "At", kind: "choice", options: "spots", may_lack: true },
-    { key: "shim_form", label: "Shim form (none: no pack)", kind: "text" },
+    { key: "shim_form", label: "Shims", kind: "choice", options: "forms", fallback: "none", open: true },
     { key: "closed_by", label: "Closed by", kind: "many", options: "parts" },
     { key: "ways_in", label: "Ways in that stay, with commas", kind: "words" },
   ],
   settings: [
     label,
-    key,
     { key: "kind", label: "Kind of setting", kind: "choice", options: "setting_kinds" },
     { key: "place", label: "Place", kind: "choice", options: "places" },
-    { key: "gauge", label: "Gauge", kind: "text" },
+    { key: "gauge", label: "Gauge", kind: "choice", options: "gauges", may_lack: true },
     { key: "in_service", label: "How far it may wear in service", kind: "text" },
     { key: "service_source", label: "Where that comes from", kind: "text" },
-    { key: "rides_on", label: "History goes with", kind: "choice", options: "parts", may_lack: true },
+    { key: "rides_on", label: "History goes with", kind: "choice", options: "serials", may_lack: true },
     { key: "rests_on", label: "Also disturbed by moves at", kind: "many", options: "places" },
   ],
   steps: [
     label,
-    key,
     { key: "parts", label: "Parts", kind: "many", options: "parts" },
     { key: "counts", label: "How many of", kind: "counts", options: "several" },
     { key: "needs", label: "Needs", kind: "many", options: "steps" },
@@ -266,16 +299,8 @@ const fresh: Record<Leaf, Row> = {
   ...PROVE_FRESH,
 };
 
-/** A new row with a key that is still free. */
-export function newRow(leaf: Leaf, name: string, rows: Row[]): Row {
-  const base = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-|-$/g, "");
-  let key = base;
-  for (let n = 2; rows.some((r) => r["key"] === key); n++) key = `${base}-${n}`;
-  return { key, label: name, ...fresh[leaf] };
-}
+/** What a new row of a leaf begins with. */
+export const freshRow = (leaf: Leaf): Row => JSON.parse(JSON.stringify(fresh[leaf])) as Row;
 
 /** The same definition with the value at a path such as settings[0].limits[1].meant put in. */
 export function withValue(d: Definition, path: string, value: string): Definition {

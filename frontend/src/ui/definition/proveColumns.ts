@@ -1,13 +1,11 @@
 import type { Column, Row } from "./columns";
 
-const key: Column = { key: "key", label: "Key", kind: "text" };
 const label: Column = { key: "label", label: "Name", kind: "text" };
 
 /** Lubricants, points of the type's own and stages of run-in, as they are asked for. */
 export const PROVE_COLUMNS = {
   lubricant: [
     label,
-    key,
     { key: "what", label: "Which oil or grease", kind: "text" },
     { key: "amount", label: "How much", kind: "text" },
     { key: "level", label: "Up to where", kind: "text" },
@@ -15,7 +13,6 @@ export const PROVE_COLUMNS = {
   ],
   prove: [
     label,
-    key,
     { key: "words", label: "What is looked at", kind: "text" },
     {
       key: "when",
@@ -34,7 +31,6 @@ export const PROVE_COLUMNS = {
   ],
   run_in: [
     label,
-    key,
     { key: "words", label: "Speed or load", kind: "text" },
     { key: "minutes", label: "Minutes", kind: "number" },
     { key: "limit", label: "Greatest temperature of a bearing", kind: "text" },

@@ -1,20 +1,17 @@
 import type { Column, Row } from "./columns";
 
-const key: Column = { key: "key", label: "Key", kind: "text" };
 const label: Column = { key: "label", label: "Name", kind: "text" };
 
 /** Levers, interlocks, timing marks and eccentric covers, as they are asked for. */
 export const TRAIN_COLUMNS = {
-  levers: [label, key, { key: "dog", label: "Moves", kind: "choice", options: "parts" }],
+  levers: [label, { key: "dog", label: "Moves", kind: "choice", options: "parts" }],
   interlocks: [
     label,
-    key,
     { key: "one", label: "While this lever is in gear", kind: "choice", options: "levers" },
     { key: "other", label: "this one must not go", kind: "choice", options: "levers" },
   ],
   timing: [
     label,
-    key,
     { key: "mesh", label: "Mesh", kind: "choice", options: "meshes" },
     {
       key: "tooth_on",
@@ -32,7 +29,6 @@ export const TRAIN_COLUMNS = {
   ],
   covers: [
     label,
-    key,
     { key: "part", label: "Cover", kind: "choice", options: "parts" },
     { key: "mesh", label: "Sets the mesh", kind: "choice", options: "meshes" },
     { key: "holes", label: "Bolt holes", kind: "number" },
@@ -53,7 +49,6 @@ export const TRAIN_COLUMNS = {
 
 export const POSITION: Column[] = [
   label,
-  key,
   { key: "joins", label: "Joins; nothing: neutral", kind: "many", options: "joined" },
   { key: "back", label: "Turns the output backward", kind: "yes" },
 ];

@@ -7,10 +7,10 @@ from itertools import combinations
 
 from bornek.core.scenes import Section, SectionFlag, SectionLabel
 from bornek.core.section.flags import ROOM, Box, Wanted, leader_end, place_boxes
-from bornek.core.section.laid import Laid, lay_out
+from bornek.core.section.laid import Laid, Point, lay_out
 from bornek.core.section.names import name_spot, shown_name, wide_of
 from bornek.core.section.sheet_size import HEIGHT, WIDTH
-from bornek.core.units.definition import Definition
+from bornek.core.units.definition import Definition, Shaft
 
 FLAG = (104.0, 54.0)
 LINE = 20.0
@@ -56,7 +56,7 @@ def _on_sheet(laid: Laid, label: str) -> Section:
         for n, ((p, _), want, box) in enumerate(zip(anchors, wanted, boxes, strict=False))
     )
     labels = tuple(
-        SectionLabel(text, box[0], box[1], box[2] - box[0], box[3] - box[1], s.key, s.label)
+        SectionLabel(text, box[0], box[1], box[2] - box[0], box[3] - box[1], s.key, s.label, _line(laid, s))
         for (text, _), box, s in zip(names, boxes[len(anchors) :], laid.d.shafts, strict=True)
     )
     return Section(
@@ -68,6 +68,10 @@ def _on_sheet(laid: Laid, label: str) -> Section:
         labels=labels,
         clash=tuple(dict.fromkeys(k for c in laid.clashes for k in c.parts)),
     )
+
+
+def _line(laid: Laid, shaft: Shaft) -> tuple[Point, ...]:
+    return tuple(laid.move(laid.frames[shaft.key].at(u, 0)) for u in laid.placed.ends(shaft.key))
 
 
 def _overlaps(section: Section) -> bool:

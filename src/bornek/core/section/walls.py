@@ -45,8 +45,12 @@ def place_walls(
     rows.minimise({"right": 2, "left": -2, "bottom": 2, "top": -2})
     for lo, hi in (("left", "right"), ("top", "bottom")):
         rows.at_least({hi: 1, lo: -1}, 2 * WALL + 2 * CLEAR)
+        rows.wish({lo: 1}, 0, 0.0001)
     for s in d.shafts:
         if s.key in walled:
+            low, high = ("top", "bottom") if s.line == "level" else ("left", "right")
+            rows.at_least({f"line {s.key}": 1, low: -1}, WALL + CLEAR, ("wall", s.key))
+            rows.at_least({high: 1, f"line {s.key}": -1}, WALL + CLEAR, ("wall", s.key))
             followed = any(other.after == s.key for other in d.shafts)
             _borne(rows, s, order[s.key], walled[s.key], reach, sides.get(s.key, ""), followed)
         else:

@@ -160,7 +160,8 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
                 if not s.service_source:
                     wrong[f"settings[{i}].service_source"] = "is missing: a limit has a source"
         except BornekError as error:
-            wrong[f"settings[{i}]"] = f"{s.label}: {error.message}"
+            fields = error.details.get("fields", {})
+            wrong[f"settings[{i}]"] = f"{s.label}: {' '.join(fields.values()) or error.message}"
 
 
 def _steps(d: Definition, wrong: dict[str, str]) -> None:

@@ -90,6 +90,20 @@ PART_KINDS: dict[str, PartKind] = {
     "other": PartKind("other part", "spacer", 18, 20, "spacer"),
 }
 
+FAMILIES: tuple[tuple[str, tuple[str, ...]], ...] = (
+    (
+        "Bearings",
+        ("taper_bearing", "ball_bearing", "roller_bearing", "spherical_bearing", "thrust_bearing", "bush"),
+    ),
+    ("Gears", ("gear", "bevel_pinion", "bevel_gear", "worm", "worm_wheel", "ring_gear", "planet_carrier")),
+    ("Covers and seals", ("cover", "cage", "seal", "felt")),
+    ("Nuts and spacers", ("nut", "lock_washer", "spacer", "snap_ring", "oil_part")),
+    ("Ends and drives", ("coupling", "pulley", "drum", "rotor", "chuck", "table", "spline")),
+    ("Clutch and brake", ("discs", "brake_drum", "dog", "fork", "rail", "interlock")),
+    ("Else", ("shaft", "housing", "fastener", "key", "breather", "other")),
+)
+"""Kinds as they stand together where one is chosen; each stands once."""
+
 GEARS = frozenset({"gear", "bevel_pinion", "bevel_gear", "worm", "worm_wheel", "ring_gear"})
 BEARINGS = frozenset({"taper_bearing", "ball_bearing", "roller_bearing", "spherical_bearing", "bush"})
 """Bearings that a housing wall carries; a thrust bearing needs none of its own."""

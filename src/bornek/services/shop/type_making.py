@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from typing import Any
 
@@ -45,9 +45,9 @@ def list_patterns() -> tuple[PatternView, ...]:
 
 
 def _picture(d: Definition, name: str) -> Section:
-    """Without flags: it is only looked at."""
+    """Without flags and names: it is only looked at."""
     bare = Definition(shafts=d.shafts, parts=d.parts, meshes=d.meshes, split=d.split, plate=d.plate)
-    return draw_section(bare, name)
+    return replace(draw_section(bare, name), labels=())
 
 
 def begin_pattern(key: str, answers: Mapping[str, str]) -> Begun:

@@ -25,7 +25,7 @@ from bornek.core.units.checks import LimitQuestion, questions
 from bornek.core.units.definition import Definition
 from bornek.core.units.half_built import read_half_built
 from bornek.core.units.known import known_words
-from bornek.core.units.part_kinds import PART_KINDS
+from bornek.core.units.part_kinds import FAMILIES, GEARS, PART_KINDS
 from bornek.core.units.told import Trouble, tell
 from bornek.services.plan.overruled import overruled_needs
 from bornek.services.shop.unit_types import last_revision
@@ -34,6 +34,16 @@ from bornek.store import tables as t
 DRAWN_LEAVES = frozenset({"shafts", "parts", "meshes", "places", "plate"})
 """What does not hold in these is marked on the drawing; the rest is told beside it."""
 MOST_RATIOS = 12
+
+
+@dataclass(frozen=True)
+class KindChoice:
+    """A kind of part to choose: `family` as it stands with others, `gear`: whether it can mesh."""
+
+    key: str
+    label: str
+    family: str
+    gear: bool
 
 
 @dataclass(frozen=True)
@@ -51,11 +61,16 @@ class TypeSheet:
     questions: list[LimitQuestion]
     troubles: list[Trouble]
     revisions: list[int]
-    kinds: list[list[str]]
+    kinds: list[KindChoice]
     setting_kinds: list[list[str]]
     known: dict[str, str]
     overruled: list[str]
     train: list[str]
+
+
+KIND_CHOICES = [
+    KindChoice(key, PART_KINDS[key].label, family, key in GEARS) for family, keys in FAMILIES for key in keys
+]
 
 
 def view_type(session: Session, type_id: str) -> dict[str, Any]:
@@ -103,7 +118,7 @@ def _sheet(
         troubles=troubles,
         known={s.key: known_words(half.d, s) for s in half.d.settings},
         revisions=revisions,
-        kinds=[[key, kind.label] for key, kind in PART_KINDS.items()],
+        kinds=KIND_CHOICES,
         setting_kinds=[[k.id, k.title] for k in kinds() if isinstance(k, Setting)],
         overruled=list(overruled),
         train=train_words(half.d) if _teeth_hold(half.wrong) else [],

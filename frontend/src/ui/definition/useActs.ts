@@ -1,0 +1,111 @@
+import type { Ref } from "vue";
+import { api, unwrap } from "../../api/client";
+import type { useSending } from "../../composables/useSending";
+import { LEAVES, type Column, type Definition, type Leaf, type Row } from "./columns";
+import { addPart, addRow, findRow, labelOf, moveAlong, putBefore, putRow, putRows, rowsOf } from "./rows";
+import type { Hand } from "./useHand";
+
+type Sending = ReturnType<typeof useSending>;
+
+/** What can be done to a definition with what is in hand. */
+export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sending) {
+  function set(made: [Definition, string], leaf: Leaf) {
+    definition.value = made[0];
+    hand.take(leaf, made[1]);
+  }
+  const freshName = (leaf: Leaf) => LEAVES.find(([key]) => key === leaf)?.[2] ?? "New";
+  const add = (leaf: Leaf, name = freshName(leaf), row: Row = {}) =>
+    set(addRow(definition.value, leaf, name, row), leaf);
+  function addPartHere(name: string, row: Row) {
+    set(addPart(definition.value, hand.shaft.value, name, row, hand.part.value), "parts");
+  }
+  /** A row that is about the part in hand. */
+  function addAt(leaf: Leaf) {
+    const part = hand.part.value;
+    const label = labelOf(hand.row.value);
+    if (leaf === "places") add(leaf, label, { at: part });
+    else if (leaf === "meshes") {
+      add(leaf, `Mesh of ${label}`, {
+        driver: part,
+        ...(hand.row.value?.["kind"] === "ring_gear" ? { kind: "internal" } : {}),
+      });
+      hand.picking.value = "driven";
+    } else if (leaf === "steps") add(leaf, `${label} on`, { parts: [part] });
+    else if (leaf === "levers") add(leaf, `Lever of ${label}`, { dog: part });
+    else if (leaf === "shafts") add(leaf, "Planet pins", { pins: part, line: carrierLine(part) });
+    else if (leaf === "settings") {
+      let place = rowsOf(definition.value, "places").find((p) => p["at"] === part);
+      if (!place) {
+        const [made, key] = addRow(definition.value, "places", label, { at: part });
+        definition.value = made;
+        place = findRow(made, "places", key);
+      }
+      add(leaf, `${label}, setting`, { place: String(place?.["key"]) });
+    }
+  }
+  const carrierLine = (part: string) => {
+    const shaft = findRow(definition.value, "parts", part)?.["shaft"];
+    return String(findRow(definition.value, "shafts", String(shaft))?.["line"] ?? "level");
+  };
+  function moveRow(leaf: Leaf, n: number, by: -1 | 1) {
+    const next = [...rowsOf(definition.value, leaf)];
+    const [row] = next.splice(n, 1);
+    if (row) next.splice(n + by, 0, row);
+    definition.value = putRows(definition.value, leaf, next);
+  }
+  /** What the yard works out, on the definition as it stands then: should something be typed meanwhile it asks again. */
+  async function edit(doing: "take_out" | "mirror") {
+    const held = hand.held.value;
+    if (!held) return;
+    await sending.send(async () => {
+      for (;;) {
+        const sent = definition.value;
+        const body = { definition: sent, do: doing, leaf: held.leaf, key: held.key };
+        const made = (await unwrap(api.POST("/api/definitions/edits", { body }))) as Definition;
+        if (definition.value !== sent) continue;
+        definition.value = made;
+        break;
+      }
+    });
+    if (doing === "mirror") hand.take("shafts", String(rowsOf(definition.value, "shafts").at(-1)?.["key"]));
+    else if (!findRow(definition.value, held.leaf, held.key)) hand.list(held.leaf);
+  }
+  /** A part tapped while a field waits for one: set there, or put in and out of its list. */
+  function pickPart(key: string, column: Column | undefined): boolean {
+    const field = hand.picking.value;
+    const held = hand.held.value;
+    const row = hand.row.value;
+    if (!field || !held || !row || !column) return false;
+    if (column.kind === "many") {
+      const now = (row[field] ?? []) as string[];
+      const next = now.includes(key) ? now.filter((k) => k !== key) : [...now, key];
+      definition.value = putRow(definition.value, held.leaf, held.key, { ...row, [field]: next });
+    } else {
+      definition.value = putRow(definition.value, held.leaf, held.key, { ...row, [field]: key });
+      hand.picking.value = null;
+    }
+    return true;
+  }
+  const drop = (part: string, shaft: string, before: string | null) => {
+    definition.value = putBefore(definition.value, part, shaft, before);
+    hand.take("parts", part);
+  };
+  function takeParts(rows: Row[]) {
+    let made = definition.value;
+    for (const row of rows) [made] = addRow(made, "parts", String(row["label"]), { ...row });
+    definition.value = made;
+    hand.list("parts");
+  }
+  return {
+    add,
+    addAt,
+    addPart: addPartHere,
+    moveRow,
+    moveAlong: (by: -1 | 1) => (definition.value = moveAlong(definition.value, hand.part.value, by)),
+    edit,
+    pickPart,
+    drop,
+    takeParts,
+  };
+}
+export type Acts = ReturnType<typeof useActs>;
