@@ -265,7 +265,7 @@ def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) 
 def test_a_limit_that_says_preload_over_a_play_is_asked_about_on_the_page(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-leaf=settings]").click()
-    bench.locator("[data-row-key=head-end-play] > button").click()
+    bench.locator("[data-row-key=head-end-play] > button >> nth=0").click()
     bench.locator("[data-sub-rows=limits] [name=text]").fill("head bearing preload")
     question = bench.locator("[data-question]")
     expect(question).to_contain_text("the table says preload")

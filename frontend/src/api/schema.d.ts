@@ -8469,6 +8469,7 @@ export interface components {
         SectionLabel: {
             full: string;
             h: number;
+            leader: number[][];
             line: number[][];
             shaft: string;
             text: string;

@@ -108,6 +108,16 @@ const path = (points: number[][], closed: boolean) =>
         <path :d="path(line, false)" fill="none" stroke="var(--found)" stroke-width="7" />
         <path :d="path(line, false)" fill="none" stroke="var(--move)" stroke-width="3" class="power-flow" />
       </g>
+      <template v-for="(l, i) in scene.labels" :key="`to ${i}`">
+        <path
+          v-if="l.leader.length"
+          :d="path(l.leader, false)"
+          fill="none"
+          stroke="var(--secondary)"
+          stroke-width="1.2"
+          aria-hidden="true"
+        />
+      </template>
       <slot />
       <text
         v-for="(l, i) in scene.labels"

@@ -216,7 +216,7 @@ class Steps:
 @dataclass(frozen=True)
 class SectionShape:
     """One outline of the section. Roles: shaft, part, cut (housing, hatched), race, roller, seal, shim,
-    edge (a line on a part), centre (a centre line), half (the housing's second half, hatched the other way)."""
+    edge (a line on a part), centre (a centre line), half (the housing's second half, hatched the other way), bore (of a hollow shaft)."""
 
     role: str
     points: tuple[tuple[float, float], ...]
@@ -244,7 +244,7 @@ class SectionFlag:
 @dataclass(frozen=True)
 class SectionLabel:
     """The name of a shaft by its end: `text` as it finds room, `full` as it was written; `line`: from end to end of
-    the shaft itself."""
+    the shaft itself; `leader`: from a name that found no room there to that end."""
 
     text: str
     x: float
@@ -254,6 +254,7 @@ class SectionLabel:
     shaft: str = ""
     full: str = ""
     line: tuple[tuple[float, float], ...] = ()
+    leader: tuple[tuple[float, float], ...] = ()
 
 
 @dataclass(frozen=True)

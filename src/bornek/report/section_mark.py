@@ -50,6 +50,13 @@ def draw_section(scene: Scene, width: float) -> Drawing:
         g.add(PolyLine(points, strokeColor=INK, strokeWidth=5))
     d.add(g)
     for label in scene["labels"]:
+        if label.get("leader"):
+            (x0, y0), (x1, y1) = label["leader"]
+            d.add(
+                Line(
+                    x0 * k, (scene["height"] - y0) * k, x1 * k, (scene["height"] - y1) * k, strokeColor=INK_2
+                )
+            )
         d.add(
             words_at(
                 (label["x"] + 4) * k,
@@ -76,6 +83,9 @@ def _shape(g: Group, shape: Scene, moved: list[str]) -> None:
                 strokeDashArray=[9, 3, 2, 3] if role == "centre" else None,
             )
         )
+        return
+    if role == "bore":
+        g.add(Polygon(points, fillColor=None, strokeColor=INK, strokeWidth=1.2))
         return
     fill = YELLOW if role == "shim" and shape["part"] in moved else FILL.get(role, STEEL)
     g.add(Polygon(points, fillColor=fill, strokeColor=INK, strokeWidth=1.2 if role == "shim" else 2))

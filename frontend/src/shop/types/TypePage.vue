@@ -89,7 +89,7 @@ const sub = computed(() => (seen.value ? `revision ${seen.value}` : "not stored 
   </p>
   <main v-else-if="now">
     <form class="flex flex-wrap items-end gap-3 border-b-2 px-5 py-2" data-type-head @submit.prevent="save">
-      <label class="min-w-[240px] flex-1"
+      <label class="min-w-[240px] flex-1 max-lg:basis-full"
         >Name<input
           v-model="name"
           class="field"

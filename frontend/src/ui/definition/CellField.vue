@@ -9,17 +9,11 @@ import type { Cell, Column } from "./columns";
 const value = defineModel<Cell>();
 const props = defineProps<{ column: Column; options: [string, string][]; problem?: string; name: string }>();
 const many = computed(() => (Array.isArray(value.value) ? (value.value as string[]) : []));
-/** What stands there though it cannot be chosen any more is shown as it stands. */
-const stray = computed(() => {
-  const now = typeof value.value === "string" ? value.value : "";
-  return now && !props.options.some(([key]) => key === now) ? now : "";
-});
 const OTHER = "#other";
 const typing = ref(false);
 const choices = computed<[string, string][]>(() => [
   ...((props.column.fallback ? [] : [["", props.column.may_lack ? "–" : "Choose"]]) as [string, string][]),
   ...props.options,
-  ...((stray.value ? [[stray.value, stray.value]] : []) as [string, string][]),
   ...((props.column.open ? [[OTHER, "another: type it"]] : []) as [string, string][]),
 ]);
 function choose(key: string) {

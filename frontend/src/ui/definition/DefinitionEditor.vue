@@ -11,7 +11,7 @@ import SendingProblem from "../SendingProblem.vue";
 import { COLUMNS, withValue, type Definition, type Leaf } from "./columns";
 import EmptyHand from "./EmptyHand.vue";
 import HandPanel from "./HandPanel.vue";
-import { rowsOf } from "./rows";
+import { findRow, labelOf, rowsOf } from "./rows";
 import TroubleList from "./TroubleList.vue";
 import { useActs } from "./useActs";
 import { useChoices } from "./useChoices";
@@ -38,16 +38,28 @@ const shaftOf = computed(() =>
 const column = computed(() =>
   hand.held.value ? COLUMNS[hand.held.value.leaf].find((c) => c.key === hand.picking.value) : undefined,
 );
+const picked = (key: string) =>
+  acts.pickPart(
+    key,
+    column.value,
+    column.value && hand.row.value ? choices.options(column.value, hand.row.value) : [],
+  );
+const pickingSays = computed(() => {
+  const wrong = findRow(definition.value, "parts", hand.refused.value);
+  return wrong
+    ? `“${labelOf(wrong)}” cannot be chosen there: tap another; Esc ends`
+    : "Tap on the drawing; Esc ends";
+});
 function part(key: string) {
   if (column.value?.options === "shafts" || column.value?.options === "other_shafts")
     shaft(shaftOf.value[key] ?? "");
-  else if (!acts.pickPart(key, column.value)) hand.take("parts", key);
+  else if (!picked(key)) hand.take("parts", key);
 }
 function shaft(key: string) {
-  if (!acts.pickPart(key, column.value)) hand.take("shafts", key);
+  if (!picked(key)) hand.take("shafts", key);
 }
 function place(key: string) {
-  if (column.value?.options !== "places" || !acts.pickPart(key, column.value)) hand.take("places", key);
+  if (column.value?.options !== "places" || !picked(key)) hand.take("places", key);
 }
 function go(t: Trouble) {
   const row = rowsOf(definition.value, t.leaf as Leaf)[t.row];
@@ -98,8 +110,8 @@ useKeys((event) => {
 </script>
 
 <template>
-  <div class="grid lg:grid-cols-[1fr_440px] xl:grid-cols-[1fr_480px]" data-editor>
-    <section class="min-w-0 bg-bay lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto">
+  <div class="grid bg-bay lg:grid-cols-[1fr_440px] xl:grid-cols-[1fr_480px]" data-editor>
+    <section class="min-w-0 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto">
       <div class="flex flex-wrap items-center gap-2 px-5 pt-3">
         <button type="button" class="control" data-new-shaft @click="acts.add('shafts')">
           New shaft <span class="keycap">n</span>
@@ -114,7 +126,7 @@ useKeys((event) => {
           Keys <span class="keycap">?</span>
         </button>
         <p v-if="hand.picking.value" class="mark font-semibold" role="status" data-picking>
-          Tap on the drawing; Esc ends
+          {{ pickingSays }}
         </p>
       </div>
       <SectionMark
@@ -157,7 +169,7 @@ useKeys((event) => {
         </div>
       </div>
     </section>
-    <div class="border-l-2 max-lg:border-l-0 max-lg:border-t-2">
+    <div class="border-l-2 bg-surface max-lg:border-l-0 max-lg:border-t-2">
       <SendingProblem :sending="sending" />
       <HandPanel
         ref="panel"

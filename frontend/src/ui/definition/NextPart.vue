@@ -35,7 +35,7 @@ defineExpose({ focus: () => field.value?.focus() });
 <template>
   <form class="flex flex-col gap-2" data-next-part @submit.prevent="enter">
     <label class="font-semibold"
-      >Next part on {{ shaft }}{{ after ? `, behind ${after}` : "" }}
+      ><span class="line-clamp-2">Next part on {{ shaft }}{{ after ? `, behind ${after}` : "" }}</span>
       <span class="flex gap-2">
         <input
           ref="field"

@@ -71,11 +71,16 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
     else if (!findRow(definition.value, held.leaf, held.key)) hand.list(held.leaf);
   }
   /** A part tapped while a field waits for one: set there, or put in and out of its list. */
-  function pickPart(key: string, column: Column | undefined): boolean {
+  function pickPart(key: string, column: Column | undefined, options: [string, string][]): boolean {
     const field = hand.picking.value;
     const held = hand.held.value;
     const row = hand.row.value;
     if (!field || !held || !row || !column) return false;
+    if (!options.some(([one]) => one === key)) {
+      hand.refused.value = key;
+      return true;
+    }
+    hand.refused.value = "";
     if (column.kind === "many") {
       const now = (row[field] ?? []) as string[];
       const next = now.includes(key) ? now.filter((k) => k !== key) : [...now, key];

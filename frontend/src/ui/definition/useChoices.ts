@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/vue-query";
 import { computed, type Ref } from "vue";
 import { api, unwrap } from "../../api/client";
-import type { Column, Definition, Row } from "./columns";
-import { onShaft, rowsOf } from "./rows";
+import { LEAVES, type Column, type Definition, type Row } from "./columns";
+import { findRow, labelOf, onShaft, rowsOf } from "./rows";
 import type { Preview } from "./usePreview";
 
 type Options = [string, string][];
@@ -50,8 +50,18 @@ export function useChoices(definition: Ref<Definition>, data: Preview["data"]) {
   function options(column: Column, row: Row): Options {
     if (typeof column.options !== "string") return column.options ?? [];
     const found = from[column.options];
-    return found ? found(row) : pairs(rowsOf(definition.value, column.options as never));
+    const all = found ? found(row) : pairs(rowsOf(definition.value, column.options as never));
+    return [...all, ...strays(all, row[column.key])];
   }
+  /** What stands in a field though it cannot be chosen there any more, by its name. */
+  function strays(all: Options, value: unknown): Options {
+    const now = typeof value === "string" && value ? value : "";
+    return now && !all.some(([key]) => key === now) ? [[now, named(now)]] : [];
+  }
+  const named = (key: string) => {
+    const row = LEAVES.map(([leaf]) => findRow(definition.value, leaf, key)).find(Boolean);
+    return row ? labelOf(row) : key;
+  };
   const shows = (column: Column, row: Row) =>
     (!column.gears || isGear(row) || row[column.key] !== undefined) && (column.when?.(row) ?? true);
   return { options, shows, kinds, isGear };

@@ -13,6 +13,8 @@ export function useHand(definition: Ref<Definition>) {
   const held = ref<Held | null>(null);
   /** A field whose value is tapped on the drawing. */
   const picking = ref<string | null>(null);
+  /** What was tapped last for that field though it is none of what can be chosen there. */
+  const refused = ref("");
   const row = computed<Row | undefined>(() =>
     held.value ? findRow(definition.value, held.value.leaf, held.value.key) : undefined,
   );
@@ -25,6 +27,7 @@ export function useHand(definition: Ref<Definition>) {
   function take(leaf: Leaf, key: string) {
     held.value = { leaf, key };
     picking.value = null;
+    refused.value = "";
   }
   function list(leaf: Leaf) {
     take(leaf, "");
@@ -49,6 +52,6 @@ export function useHand(definition: Ref<Definition>) {
     const next = shafts[at < 0 ? 0 : Math.min(Math.max(at + by, 0), shafts.length - 1)];
     if (next) take("shafts", String(next["key"]));
   }
-  return { held, row, part, shaft, picking, pick, take, list, letGo, step, stepShaft };
+  return { held, row, part, shaft, picking, refused, pick, take, list, letGo, step, stepShaft };
 }
 export type Hand = ReturnType<typeof useHand>;

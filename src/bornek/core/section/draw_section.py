@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 from itertools import combinations
 
@@ -15,6 +16,8 @@ from bornek.core.units.definition import Definition, Shaft
 FLAG = (104.0, 54.0)
 LINE = 20.0
 MOST_GROWN = 24
+NEAR = 26.0
+"""A name farther than this from the end of its shaft is led there."""
 
 
 def draw_section(d: Definition, label: str = "Section") -> Section:
@@ -56,8 +59,18 @@ def _on_sheet(laid: Laid, label: str) -> Section:
         for n, ((p, _), want, box) in enumerate(zip(anchors, wanted, boxes, strict=False))
     )
     labels = tuple(
-        SectionLabel(text, box[0], box[1], box[2] - box[0], box[3] - box[1], s.key, s.label, _line(laid, s))
-        for (text, _), box, s in zip(names, boxes[len(anchors) :], laid.d.shafts, strict=True)
+        SectionLabel(
+            text=text,
+            x=box[0],
+            y=box[1],
+            w=box[2] - box[0],
+            h=box[3] - box[1],
+            shaft=s.key,
+            full=s.label,
+            line=_line(laid, s),
+            leader=_leader(at, box),
+        )
+        for (text, at), box, s in zip(names, boxes[len(anchors) :], laid.d.shafts, strict=True)
     )
     return Section(
         label=label,
@@ -72,6 +85,11 @@ def _on_sheet(laid: Laid, label: str) -> Section:
 
 def _line(laid: Laid, shaft: Shaft) -> tuple[Point, ...]:
     return tuple(laid.move(laid.frames[shaft.key].at(u, 0)) for u in laid.placed.ends(shaft.key))
+
+
+def _leader(spot: Point, box: Box) -> tuple[Point, ...]:
+    end = leader_end(spot, box)
+    return (spot, end) if math.dist(spot, end) > NEAR else ()
 
 
 def _overlaps(section: Section) -> bool:

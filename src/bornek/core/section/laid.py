@@ -69,7 +69,7 @@ def _shaft(d: Definition, shaft: Shaft, placed: Placed, frame: Frame) -> list[Se
     if not bore:
         return [frame.box("shaft", lo, hi, -outer, outer, own)]
     tube = [frame.box("shaft", lo, hi, side * bore, side * outer, own) for side in (-1, 1)]
-    return [*tube, *_hub(d, shaft, placed, frame, own)]
+    return [frame.box("bore", lo, hi, -bore, bore), *tube, *_hub(d, shaft, placed, frame, own)]
 
 
 def hub_radius(shaft: Shaft, placed: Placed) -> float:

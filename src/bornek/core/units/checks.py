@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from bornek.core.errors import BornekError, InputError
 from bornek.core.keys import is_key
+from bornek.core.phrases import lower_first
 from bornek.core.plain import dump
 from bornek.core.quantities import parse
 from bornek.core.settings.given import read_given
@@ -22,6 +23,7 @@ from bornek.core.units.known import given_of
 from bornek.core.units.part_kinds import GEARS, PART_KINDS
 from bornek.core.units.told import words_of
 
+MISSING = " is missing"
 LEAVES = (
     "shafts",
     "parts",
@@ -160,8 +162,16 @@ def _points(d: Definition, wrong: dict[str, str]) -> None:
                 if not s.service_source:
                     wrong[f"settings[{i}].service_source"] = "is missing: a limit has a source"
         except BornekError as error:
-            fields = error.details.get("fields", {})
-            wrong[f"settings[{i}]"] = f"{s.label}: {' '.join(fields.values()) or error.message}"
+            wrong[f"settings[{i}]"] = f"{s.label}: {_still_wants(error)}"
+
+
+def _still_wants(error: BornekError) -> str:
+    """What a setting lacks as one list, then what else does not hold in it."""
+    fields: dict[str, str] = error.details.get("fields", {})
+    lacks = [why.split(MISSING)[0] for why in fields.values() if MISSING in why]
+    rest = [why for why in fields.values() if MISSING not in why]
+    wants = [f"it still wants {', '.join(lower_first(x) for x in lacks)}"] if lacks else []
+    return ". ".join([*wants, *rest]) or error.message
 
 
 def _steps(d: Definition, wrong: dict[str, str]) -> None:

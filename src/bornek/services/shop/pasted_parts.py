@@ -12,9 +12,11 @@ import clevercsv
 from rapidfuzz import fuzz, process, utils
 
 from bornek.core.errors import InputError
-from bornek.core.units.guess_kind import guess_kind
+from bornek.core.units.guess_kind import Guess, guess_kind
 
 MOST_LINES = 400
+TOOTHED_ELSE = frozenset({"drum", "pulley", "other"})
+"""Kinds that a word such as wheel suggests, and that its teeth speak against."""
 HEADS: dict[str, tuple[str, ...]] = {
     "label": ("description", "name", "part", "part name", "designation", "item description", "text", "label"),
     "number": ("number", "part number", "part no", "no", "article", "code", "order number", "drawing"),
@@ -130,12 +132,15 @@ def _part(n: int, row: Sequence[str], columns: Sequence[str]) -> PastedPart | No
         return None
     found = _TEETH.search(label)
     guess = guess_kind(label)
+    teeth = _whole(said.get("teeth", "") or (found[1] or found[2] if found else ""), 0, 500, 0)
+    if teeth and guess.kind in TOOTHED_ELSE:
+        guess = Guess("gear", guess.sure)
     return PastedPart(
         line=n,
         label=label,
         number=said.get("number", "")[:60],
         count=_whole(said.get("count", ""), 1, 500, 1),
-        teeth=_whole(said.get("teeth", "") or (found[1] or found[2] if found else ""), 0, 500, 0),
+        teeth=teeth,
         kind=guess.kind,
         clear=guess.clear,
     )

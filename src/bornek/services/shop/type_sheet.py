@@ -106,7 +106,8 @@ def _sheet(
 ) -> dict[str, Any]:
     half = read_half_built(definition)
     section, clashing = _drawn(half.d, name or "Section")
-    troubles = [*tell(definition, half.wrong), *clashing]
+    told = [*tell(definition, half.wrong), *clashing]
+    troubles = sorted(told, key=lambda x: x.leaf not in DRAWN_LEAVES)
     marked = dict.fromkeys(k for x in troubles if x.leaf in DRAWN_LEAVES for k in x.part_keys)
     sheet = TypeSheet(
         type_id=type_id,
@@ -152,5 +153,5 @@ def train_words(d: Definition) -> list[str]:
     found = []
     for position in train.driving[:MOST_RATIOS]:
         outs = [f"{s.label} {ratio_words(position.turns(s.key))}" for s in d.shafts if s.power == "out"]
-        found.append(f"{position.label}: {', '.join(outs)}.")
+        found.append(f"{position.label if d.levers else 'Ratio'}: {', '.join(outs)}.")
     return [*found, *planet_words(d), *warnings(train)]
