@@ -50,10 +50,15 @@ const pickingSays = computed(() => {
     ? `“${labelOf(wrong)}” cannot be chosen there: tap another; Esc ends`
     : "Tap on the drawing; Esc ends";
 });
+/** Where shafts or meshes are asked for, a part stands for its shaft, a gear for its mesh. */
+function standsFor(part: string): string {
+  const asked = column.value?.options;
+  if (asked === "shafts" || asked === "other_shafts") return shaftOf.value[part] ?? part;
+  const meets = rowsOf(definition.value, "meshes").find((m) => m["driver"] === part || m["driven"] === part);
+  return asked === "meshes" && meets ? String(meets["key"]) : part;
+}
 function part(key: string) {
-  if (column.value?.options === "shafts" || column.value?.options === "other_shafts")
-    shaft(shaftOf.value[key] ?? "");
-  else if (!picked(key)) hand.take("parts", key);
+  if (!picked(standsFor(key))) hand.take("parts", key);
 }
 function shaft(key: string) {
   if (!picked(key)) hand.take("shafts", key);

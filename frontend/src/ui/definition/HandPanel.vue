@@ -5,6 +5,7 @@ import type { Trouble } from "../../api/client";
 import { LEAVES, type Definition, type Leaf, type Row } from "./columns";
 import LeafList from "./LeafList.vue";
 import NextPart from "./NextPart.vue";
+import { offersFor } from "./offers";
 import { leafWords, relatedTo } from "./related";
 import RowEditor from "./RowEditor.vue";
 import { findRow, labelOf, passingKey, putRow, rowsOf } from "./rows";
@@ -32,22 +33,14 @@ const related = computed(() =>
   props.hand.part.value ? relatedTo(definition.value, props.hand.part.value) : [],
 );
 const wrong = (leaf: Leaf, n: number) => props.troubles.some((t) => t.leaf === leaf && t.row === n);
-const kind = computed(() => String(row.value?.["kind"] ?? ""));
 function put(next: Row) {
   if (held.value) definition.value = putRow(definition.value, held.value.leaf, held.value.key, next);
 }
-const offers = computed<[Leaf, string][]>(() => {
-  if (held.value?.leaf !== "parts") return [];
-  const found: [Leaf, string][] = [
-    ["places", "Place here"],
-    ["settings", "Setting here"],
-    ["steps", "Step with it"],
-  ];
-  if (row.value && props.choices.isGear(row.value)) found.unshift(["meshes", "Mesh with another"]);
-  if (kind.value === "dog") found.push(["levers", "Lever that moves it"]);
-  if (kind.value === "planet_carrier") found.unshift(["shafts", "Planet pins on it"]);
-  return found;
-});
+const offers = computed(() =>
+  held.value && row.value
+    ? offersFor(definition.value, held.value, row.value, props.choices.isGear(row.value))
+    : [],
+);
 defineExpose({ focusNext: () => next.value?.focus() });
 </script>
 
@@ -72,14 +65,14 @@ defineExpose({ focusNext: () => next.value?.focus() });
       </div>
       <div v-if="offers.length" class="flex flex-wrap gap-2" data-offers>
         <button
-          v-for="[leaf, words] in offers"
-          :key="leaf"
+          v-for="o in offers"
+          :key="o.leaf"
           type="button"
           class="control"
-          :data-offer="leaf"
-          @click="acts.addAt(leaf)"
+          :data-offer="o.leaf"
+          @click="acts.make(o)"
         >
-          {{ words }}
+          {{ o.words }}
         </button>
       </div>
       <RowEditor

@@ -22,7 +22,18 @@ const first = computed(() => shown.value.filter((c) => !split.value || c.first |
 const rest = computed(() => shown.value.filter((c) => !first.value.includes(c)));
 const wrongBehind = computed(() => rest.value.some((c) => props.problems[`${props.path}.${c.key}`]));
 const now = computed(() => (more.value || wrongBehind.value ? shown.value : first.value));
-const DRAWN = ["parts", "spots", "gears", "shafts", "other_shafts", "own_parts", "carriers", "joined"];
+const DRAWN = [
+  "parts",
+  "spots",
+  "gears",
+  "shafts",
+  "other_shafts",
+  "own_parts",
+  "carriers",
+  "joined",
+  "places",
+  "meshes",
+];
 const onDrawing = (c: Column) =>
   (c.kind === "choice" || c.kind === "many") && typeof c.options === "string" && DRAWN.includes(c.options);
 const put = (key: string, value: Cell) => (row.value = { ...row.value, [key]: value });

@@ -3,6 +3,7 @@ import { api, unwrap } from "../../api/client";
 import type { useSending } from "../../composables/useSending";
 import { LEAVES, type Column, type Definition, type Leaf, type Row } from "./columns";
 import { addPart, addRow, findRow, labelOf, moveAlong, putBefore, putRow, putRows, rowsOf } from "./rows";
+import type { Offer } from "./offers";
 import type { Hand } from "./useHand";
 
 type Sending = ReturnType<typeof useSending>;
@@ -19,34 +20,22 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
   function addPartHere(name: string, row: Row) {
     set(addPart(definition.value, hand.shaft.value, name, row, hand.part.value), "parts");
   }
-  /** A row that is about the part in hand. */
-  function addAt(leaf: Leaf) {
-    const part = hand.part.value;
-    const label = labelOf(hand.row.value);
-    if (leaf === "places") add(leaf, label, { at: part });
-    else if (leaf === "meshes") {
-      add(leaf, `Mesh of ${label}`, {
-        driver: part,
-        ...(hand.row.value?.["kind"] === "ring_gear" ? { kind: "internal" } : {}),
-      });
-      hand.picking.value = "driven";
-    } else if (leaf === "steps") add(leaf, `${label} on`, { parts: [part] });
-    else if (leaf === "levers") add(leaf, `Lever of ${label}`, { dog: part });
-    else if (leaf === "shafts") add(leaf, "Planet pins", { pins: part, line: carrierLine(part) });
-    else if (leaf === "settings") {
-      let place = rowsOf(definition.value, "places").find((p) => p["at"] === part);
+  /** A row about what is in hand; a setting is at a place, which is made where there is none. */
+  function make(offer: Offer) {
+    const about = hand.held.value?.key ?? "";
+    let row = offer.row;
+    if (offer.leaf === "settings" && !row["place"]) {
+      let place = rowsOf(definition.value, "places").find((p) => p["at"] === about);
       if (!place) {
-        const [made, key] = addRow(definition.value, "places", label, { at: part });
+        const [made, key] = addRow(definition.value, "places", labelOf(hand.row.value), { at: about });
         definition.value = made;
         place = findRow(made, "places", key);
       }
-      add(leaf, `${label}, setting`, { place: String(place?.["key"]) });
+      row = { ...row, place: String(place?.["key"]) };
     }
+    add(offer.leaf, offer.name, row);
+    hand.picking.value = offer.pick ?? null;
   }
-  const carrierLine = (part: string) => {
-    const shaft = findRow(definition.value, "parts", part)?.["shaft"];
-    return String(findRow(definition.value, "shafts", String(shaft))?.["line"] ?? "level");
-  };
   function moveRow(leaf: Leaf, n: number, by: -1 | 1) {
     const next = [...rowsOf(definition.value, leaf)];
     const [row] = next.splice(n, 1);
@@ -103,7 +92,7 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
   }
   return {
     add,
-    addAt,
+    make,
     addPart: addPartHere,
     moveRow,
     moveAlong: (by: -1 | 1) => (definition.value = moveAlong(definition.value, hand.part.value, by)),

@@ -48,11 +48,8 @@ def _near(
 ) -> float:
     """How much of the known words stands in what was typed; more words of them outweigh fewer."""
     typed, known = str(typed_words), str(known_words)
-    part = (
-        fuzz.token_set_ratio(typed, known)
-        if _shares(typed, known)
-        else fuzz.partial_ratio(typed, known) * 0.9
-    )
+    spelt = max(fuzz.partial_ratio(typed, known) * 0.9, fuzz.token_sort_ratio(typed, known) * 0.97)
+    part = fuzz.token_set_ratio(typed, known) if _shares(typed, known) else spelt
     last = 1.0 if typed.split()[-1:] == known.split()[-1:] else 0.0
     return max(0.0, part + last - 1.5 / len(known.split()) - 0.02 * abs(len(typed) - len(known)))
 
