@@ -35,11 +35,11 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("what-if", f"{PAIR}/what-if", (1280, 800), "light", ("Home",) * 4),
     ("train", "/jobs/r15/mesh/train?zone=turns", (1280, 800), "light", ("ArrowDown", "ArrowDown")),
     ("prove", "/jobs/k08/prove", (1280, 800), "light", ()),
-    ("run-in", "/jobs/w26/prove?zone=run", (1280, 800), "light", ()),
     ("life", "/units/u-h31", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
-    ("type", "/types/chain-ferry", (1280, 800), "light", ()),
+    ("new-type", "/types/new", (1280, 800), "light", ()),
+    ("type", "/types/chain-ferry", (1280, 800), "light", ("ArrowDown", *("ArrowRight",) * 3)),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
 )
@@ -47,7 +47,7 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
 
 def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...]) -> None:
     page.goto(address + path)
-    page.locator("[data-say], [data-record-setting], table, form").first.wait_for()
+    page.locator("[data-say], [data-record-setting], [data-pattern], table, form").first.wait_for()
     page.evaluate("document.fonts.ready")
     for key in keys:
         if key.startswith(FILL):

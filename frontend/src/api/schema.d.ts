@@ -7913,6 +7913,9 @@ export interface components {
             label: string;
             line: number;
             number: string;
+            row: {
+                [key: string]: unknown;
+            };
             teeth: number;
         };
         Patch: {

@@ -19,7 +19,7 @@ const unsure = computed(() => found.value.filter((p) => !p.clear && !p.left).len
 const read = () =>
   sending.send(async () => {
     const list = await unwrap(api.POST("/api/parts-lists/guesses", { body: { text: text.value } }));
-    found.value = list.parts.map((p) => ({ ...p, shaft: "", left: false }));
+    found.value = list.parts.map((p) => ({ ...p, shaft: String(p.row["shaft"] ?? ""), left: false }));
   });
 async function file(event: Event) {
   const input = event.target as HTMLInputElement;
@@ -31,6 +31,7 @@ function take() {
   const rows = found.value
     .filter((p) => !p.left)
     .map((p) => ({
+      ...(p.row as Row),
       label: p.label,
       kind: p.kind,
       ...(p.number ? { number: p.number } : {}),

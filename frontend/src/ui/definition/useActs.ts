@@ -86,7 +86,11 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
   };
   function takeParts(rows: Row[]) {
     let made = definition.value;
-    for (const row of rows) [made] = addRow(made, "parts", String(row["label"]), { ...row });
+    for (const row of rows) {
+      const there = row["key"] ? findRow(made, "parts", String(row["key"])) : undefined;
+      if (there) made = putRow(made, "parts", String(row["key"]), { ...there, ...row });
+      else [made] = addRow(made, "parts", String(row["label"]), { ...row });
+    }
     definition.value = made;
     hand.list("parts");
   }

@@ -9,6 +9,7 @@ from bornek.core.plain import dump
 from bornek.core.units.checks import check_definition, questions
 from bornek.core.units.definition import Definition, read_definition
 from bornek.core.units.settle_keys import settle_keys
+from bornek.core.units.told import ROW_WORDS
 from bornek.services.desk import Desk
 from bornek.services.job.index_job import index_job
 from bornek.services.job.job_definition import definition_of
@@ -51,12 +52,13 @@ def extend_job(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
 
 def _keeps(before: Definition, after: Definition) -> None:
     for name in ("parts", "places", "settings", "meshes"):
-        gone = {row.key for row in getattr(before, name)} - {row.key for row in getattr(after, name)}
+        kept = {row.key for row in getattr(after, name)}
+        gone = [row for row in getattr(before, name) if row.key not in kept]
         if gone:
             raise InputError(
-                f"{name}: {sorted(gone)[0]!r} is in use in this job.",
+                f"The {ROW_WORDS[name]} “{gone[0].label}” is in use in this job.",
                 field=name,
-                next_step="Keep it; add beside it.",
+                next_step="Keep it (undo), and add beside it.",
             )
     old = {s.key: s for s in before.settings}
     for s in after.settings:

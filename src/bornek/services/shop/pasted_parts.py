@@ -6,13 +6,15 @@ import csv
 import io
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from typing import Any
 
 import clevercsv
 from rapidfuzz import fuzz, process, utils
 
 from bornek.core.errors import InputError
 from bornek.core.units.guess_kind import Guess, guess_kind
+from bornek.services.shop.parts_list import read_parts_csv
 
 MOST_LINES = 400
 TOOTHED_ELSE = frozenset({"drum", "pulley", "other"})
@@ -34,7 +36,8 @@ AGAIN = "Copy the rows with their names from the spreadsheet and paste them agai
 
 @dataclass(frozen=True)
 class PastedPart:
-    """One line read: `clear` where its kind is sure enough to be taken at a glance."""
+    """One line read: `clear` where its kind is sure enough to be taken at a glance. `row`: all of a line of a list that
+    was given out here."""
 
     line: int
     label: str
@@ -43,6 +46,7 @@ class PastedPart:
     teeth: int
     kind: str
     clear: bool
+    row: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -66,6 +70,8 @@ def read_pasted(text: str) -> PastedList:
             field="text",
             next_step="Paste it in pieces.",
         )
+    if {"key", "label", "kind"} <= set(rows[0][1]):
+        return _given_out(text)
     columns = _heads(rows[0][1])
     if columns:
         rows = rows[1:]
@@ -75,6 +81,25 @@ def read_pasted(text: str) -> PastedList:
         raise InputError("No column holds the names of the parts.", field="text", next_step=AGAIN)
     parts = [p for n, row in rows if (p := _part(n, row, columns)) is not None]
     return PastedList(columns, parts)
+
+
+def _given_out(text: str) -> PastedList:
+    """A list with the columns of a part comes in as it went out. Raises InputError naming line and column."""
+    rows = read_parts_csv(text)
+    parts = [
+        PastedPart(
+            line=n,
+            label=str(row.get("label", "")),
+            number=str(row.get("number", "")),
+            count=int(row.get("count", 1)),
+            teeth=int(row.get("teeth", 0)),
+            kind=str(row.get("kind", "other")),
+            clear=True,
+            row=row,
+        )
+        for n, row in enumerate(rows, 2)
+    ]
+    return PastedList(["label", "number", "count", "teeth"], parts)
 
 
 def _cut(text: str) -> list[list[str]]:

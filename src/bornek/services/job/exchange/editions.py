@@ -55,8 +55,8 @@ def _from_two(rows: Rows) -> Rows:
 
 
 def _as_they_are(rows: Rows) -> Rows:
-    """Edition 4 knew no build order, 5 no fits, 7 no gear train, 8 no last look: definitions and facts are read as they are, what they
-    lack has its default."""
+    """Edition 4 knew no build order, 5 no fits, 7 no gear train, 8 no last look, 9 no planets: definitions and facts are read as they
+    are, what they lack has its default."""
     return rows
 
 
