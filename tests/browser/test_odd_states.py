@@ -167,6 +167,7 @@ SHOP = (
     "/jobs/f12/set/f12.ring-set",
     "/jobs/f12/set/f12.ring-set/what-if",
     "/types",
+    "/types/new",
     f"/search?text={LONG}",
 )
 

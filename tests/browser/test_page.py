@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
          "/jobs/p22/set/p22.thrust-end-play", "/jobs/w11/record", "/jobs/f12/strip", "/jobs/f12/receive",
-         "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors",
+         "/jobs/w17/definition", "/types", "/types/new", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors",
          "/yard", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off", "/jobs/k08/strip?zone=loose",
          "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
          "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere",

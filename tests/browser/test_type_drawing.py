@@ -225,3 +225,34 @@ def test_a_newer_revision_beside_a_draft_is_said_and_nothing_is_lost(bench: Page
     bench.locator("[data-save-type]").click()
     expect(bench.locator("[data-problem]")).to_contain_text("Revision 2 of this type is there already")
     expect(bench.locator("[name=type-name]")).to_have_value("Capstan, mine")
+
+
+def test_what_is_in_hand_offers_what_can_be_made_about_it(bench: Page) -> None:
+    """A step takes parts from the drawing, a mesh its timing mark, a sleeve its lever, a part its point of the last look."""
+    m = Maker(bench)
+    m.begin("constant-mesh-gearbox", "Offered", speeds="two")
+    m.part("lay-left")
+    m.tap("[data-offer=steps]")
+    m.part("lay-cover")
+    m.press("Escape")
+    m.tap("[data-leaf=meshes]")
+    m.tap("[data-row-key=first-mesh] button")
+    m.tap("[data-offer=timing]")
+    m.part("low-dog")
+    m.tap("[data-related-row=low-lever]")
+    expect(bench.locator("[data-sub-rows=positions]")).to_contain_text("Positions")
+    m.part("main-coupling")
+    m.tap("[data-offer=prove]")
+    bench.wait_for_function(
+        "() => JSON.parse(localStorage.getItem('bornek.draft.new-1')).definition.prove?.length === 1"
+    )
+    d = bench.evaluate("() => JSON.parse(localStorage.getItem('bornek.draft.new-1')).definition")
+    assert d["steps"][0]["parts"] == ["lay-left", "lay-cover"]
+    assert (d["timing"][0]["mesh"], d["prove"][0]["words"]) == ("first-mesh", "Output flange")
+    expect(bench.locator("[data-hand-name]")).to_have_text("Output flange looked at")
+
+
+def test_a_saved_type_is_received_from_its_own_page(bench: Page) -> None:
+    bench.goto(f"{home(bench)}/types/capstan")
+    bench.locator("[data-receive-one]").click()
+    expect(bench.locator("[data-pick=revision]")).to_contain_text("Quay capstan drive")

@@ -2,7 +2,7 @@
 /** A unit comes in: its type or none, its identity, what is wrong with it, how this job is to be judged. */
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed } from "vue";
-import { useRouter } from "vue-router";
+import { useRoute, useRouter } from "vue-router";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
@@ -37,6 +37,8 @@ const blank = () => ({
   hours: { reading: "", none: false },
 });
 const draft = useKept("receive", blank()).value;
+const asked = useRoute().query["type"];
+if (typeof asked === "string") draft.revision = asked;
 const types = computed<[string, string][]>(() => [
   ["", "None: begin from nothing"],
   ...(data.value ?? []).map(

@@ -8,7 +8,7 @@ import { useSending } from "../../composables/useSending";
 import WaitPage from "../../stages/WaitPage.vue";
 import type { Definition } from "../../ui/definition/columns";
 import DefinitionEditor from "../../ui/definition/DefinitionEditor.vue";
-import { isNew, leftBehind, putAside, throwAway, useDraft } from "../../ui/definition/useDraft";
+import { isNew, keepsDrafts, leftBehind, putAside, throwAway, useDraft } from "../../ui/definition/useDraft";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import ShopHeader from "../../ui/ShopHeader.vue";
 
@@ -45,6 +45,7 @@ const definition = computed<Definition>({
   get: () => now.value?.definition ?? {},
   set: (made) => put(name.value, made),
 });
+const keptHere = keepsDrafts();
 const seen = computed(() => now.value?.seen ?? 0);
 const behind = computed(() => Boolean(draft.value && stored.value && seen.value !== stored.value.seen));
 const save = () =>
@@ -82,7 +83,7 @@ const sub = computed(() => (seen.value ? `revision ${seen.value}` : "not stored 
 
 <template>
   <ShopHeader :title="name || 'New unit type'" :sub="sub" />
-  <WaitPage bare v-if="!now" :problem="error" />
+  <WaitPage bare v-if="!now && !fresh" :problem="error" />
   <p v-if="fresh && !draft" class="px-5 text-[18px]">
     There is no such draft on this device. Begin one at
     <RouterLink to="/types/new" class="underline">New type</RouterLink>.
@@ -106,6 +107,9 @@ const sub = computed(() => (seen.value ? `revision ${seen.value}` : "not stored 
         Throw the changes away
       </button>
       <template v-if="!fresh">
+        <RouterLink :to="`/receive?type=${type}.${stored?.seen}`" class="control" data-receive-one
+          >Receive one</RouterLink
+        >
         <button type="button" class="control" data-copy @click="copy">Copy</button>
         <a class="control" :href="`/api/unit-types/${type}/unit-type.json`" download>JSON</a>
         <a class="control" :href="`/api/unit-types/${type}/parts.csv`" download>Parts as CSV</a>
@@ -115,7 +119,9 @@ const sub = computed(() => (seen.value ? `revision ${seen.value}` : "not stored 
           behind
             ? `Begun from revision ${seen}; revision ${stored?.seen} was saved since. Yours is kept here: copy it, or throw it away.`
             : draft
-              ? "Not saved. Kept on this device as you type it; a job that was begun keeps the revision it was begun with."
+              ? keptHere
+                ? "Not saved. Kept on this device as you type it; a job that was begun keeps the revision it was begun with."
+                : "Not saved, and this browser keeps nothing: save before you leave the page."
               : "A job that was begun keeps the revision it was begun with."
         }}
       </p>

@@ -48,7 +48,11 @@ defineExpose({ focusNext: () => next.value?.focus() });
   <section class="flex flex-col gap-4 px-5 py-3" data-in-hand>
     <template v-if="held && row">
       <div class="flex flex-wrap items-start gap-2">
-        <h2 class="line-clamp-2 min-w-0 flex-1 text-[22px] font-bold leading-tight" data-hand-name>
+        <h2
+          class="line-clamp-2 min-w-0 flex-1 text-[22px] font-bold leading-tight"
+          aria-live="polite"
+          data-hand-name
+        >
           {{ labelOf(row) || "Without a name" }}
         </h2>
         <button type="button" class="control px-3" data-let-go @click="hand.list(held.leaf)">

@@ -49,6 +49,17 @@ export function keptDrafts(): KeptDraft[] {
     .map(({ id, draft }) => ({ id, name: draft.name, seen: draft.seen }));
 }
 
+/** Whether this browser keeps anything at all: some keep nothing, or have no room left. */
+export function keepsDrafts(): boolean {
+  try {
+    localStorage.setItem("bornek.room", "x".repeat(20000));
+    localStorage.removeItem("bornek.room");
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 export function throwAway(id: string): void {
   localStorage.removeItem(PREFIX + id);
 }
