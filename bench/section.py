@@ -1,4 +1,4 @@
-"""How long the section's layout takes for a unit of 60 parts, beside the six units of the yard.
+"""How long the section's layout takes for a unit of 60 parts and one of 300, beside the six units of the yard.
 
 `python bench/section.py`: milliseconds, median and worst of 15, after one warm-up; and the ratio to one
 solving of the same size by the linear programme alone.
@@ -13,6 +13,7 @@ from collections.abc import Callable
 from bornek.core.section.draw_section import draw_section
 from bornek.core.section.place_parts import place_parts
 from bornek.core.units.definition import Definition, read_definition
+from bornek.core.units.part_kinds import PART_KINDS
 from bornek.demo.yard import TYPES
 
 ROUNDS = 15
@@ -73,6 +74,19 @@ def sixty() -> Definition:
     )
 
 
+def three_hundred() -> Definition:
+    """One shaft of 300 parts of every kind, a place at each seventh: a sheet as long as it needs."""
+    kinds = list(PART_KINDS)
+    parts = [
+        {"key": f"p{i}", "label": f"part {i}", "kind": kinds[i % len(kinds)], "shaft": "s"}
+        for i in range(300)
+    ]
+    places = [{"key": f"at{i}", "label": f"place {i}", "at": f"p{i}"} for i in range(0, 300, 7)]
+    return read_definition(
+        {"shafts": [{"key": "s", "label": "long shaft"}], "parts": parts, "places": places}
+    )
+
+
 def timed(work: Callable[[Definition], object], d: Definition) -> tuple[float, float]:
     work(d)
     found = []
@@ -84,7 +98,9 @@ def timed(work: Callable[[Definition], object], d: Definition) -> tuple[float, f
 
 
 def main() -> None:
-    units = {"sixty parts": sixty()} | {key: read_definition(d) for key, _, d in TYPES}
+    units = {"sixty parts": sixty(), "300 parts": three_hundred()} | {
+        key: read_definition(d) for key, _, d in TYPES
+    }
     for name, d in units.items():
         whole, worst = timed(draw_section, d)
         alone, _ = timed(place_parts, d)

@@ -24,7 +24,7 @@ def open_view(page: Page, address: str, path: str) -> None:
     page.goto(address + path)
     expect(
         page.locator(
-            "[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], table, form"
+            "[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], [data-pattern], table, form"
         ).first
     ).to_be_visible()
 

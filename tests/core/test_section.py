@@ -11,8 +11,9 @@ from bornek.core.scenes import Section
 from bornek.core.section.draw_section import draw_section, section_of
 from bornek.core.section.flags import Wanted, leader_end, place_boxes
 from bornek.core.section.laid import lay_out
+from bornek.core.section.lengths import TOOTH
 from bornek.core.section.place_parts import place_parts
-from bornek.core.section.reach import TOOTH, pitch_radii
+from bornek.core.section.reach import pitch_radii
 from bornek.core.units.definition import read_definition
 from bornek.demo.yard import TYPES
 

@@ -134,7 +134,7 @@ def definition(**changed: Any) -> dict[str, Any]:
     [
         ({"kind": "nothing"}, "No kind of setting"),
         ({"place": "q"}, "no place of this unit"),
-        ({"given": {}}, "is missing"),
+        ({"given": {}}, "still wants"),
     ],
 )
 def test_a_type_whose_settings_cannot_be_opens_no_job(

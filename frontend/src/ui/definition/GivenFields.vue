@@ -7,9 +7,12 @@ import type { Row } from "./columns";
 
 const row = defineModel<Row>({ required: true });
 const FROM_LIMITS = ["least", "greatest", "source", "edition", "basis"];
-const given = (row.value["given"] ?? {}) as Record<string, unknown>;
+type Given = Record<string, unknown>;
+const givenNow = () => (row.value["given"] ?? {}) as Given;
+const sorted = (given: Given) => JSON.stringify(Object.entries(given).sort(([a], [b]) => (a < b ? -1 : 1)));
 const text = (value: unknown) => (Array.isArray(value) ? value.join("\n") : String(value ?? ""));
-const draft = ref<FormDraft>(Object.fromEntries(Object.entries(given).map(([k, v]) => [k, text(v)])));
+const asTyped = (given: Given) => Object.fromEntries(Object.entries(given).map(([k, v]) => [k, text(v)]));
+const draft = ref<FormDraft>(asTyped(givenNow()));
 const { fields: asked, problems } = useForm(
   () => ({ kind: String(row.value["kind"] ?? ""), unit: "mm" }),
   draft,
@@ -17,7 +20,7 @@ const { fields: asked, problems } = useForm(
 const limited = computed(() => Array.isArray(row.value["limits"]) && row.value["limits"].length > 0);
 const fields = computed(() => asked.value.filter((f) => !limited.value || !FROM_LIMITS.includes(f.key)));
 /** Only what somebody typed is kept: a default that is merely shown stays the kind's. */
-const touched = ref(new Set(Object.keys(given)));
+const touched = ref(new Set(Object.keys(givenNow())));
 function typed(next: FormDraft) {
   const changed = Object.keys(next).filter((key) => next[key] !== draft.value[key]);
   touched.value = new Set([...touched.value, ...changed]);
@@ -28,14 +31,26 @@ const kept = computed(() =>
     Object.entries(givenFrom(asked.value, draft.value)).filter(([key]) => touched.value.has(key)),
   ),
 );
-watch(kept, (now, before) => {
-  if (JSON.stringify(now) === JSON.stringify(before)) return;
+let mine = sorted(givenNow());
+watch(kept, (now) => {
   const asks = new Set(asked.value.map((f) => f.key));
-  const others = Object.entries((row.value["given"] ?? {}) as Record<string, unknown>).filter(
-    ([k]) => !asks.has(k),
-  );
-  row.value = { ...row.value, given: { ...Object.fromEntries(others), ...now } };
+  const others = Object.entries(givenNow()).filter(([k]) => !asks.has(k));
+  const given = { ...Object.fromEntries(others), ...now };
+  if (sorted(given) === sorted(givenNow())) return;
+  mine = sorted(given);
+  row.value = { ...row.value, given };
 });
+/** What was undone elsewhere is shown as it stands now. */
+watch(
+  () => sorted(givenNow()),
+  (now) => {
+    if (now === mine) return;
+    mine = now;
+    const cleared = Object.fromEntries(Object.keys(draft.value).map((k) => [k, ""]));
+    touched.value = new Set(Object.keys(givenNow()));
+    draft.value = { ...cleared, ...asTyped(givenNow()) };
+  },
+);
 </script>
 
 <template>

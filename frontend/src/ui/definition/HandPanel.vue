@@ -8,7 +8,7 @@ import NextPart from "./NextPart.vue";
 import { offersFor } from "./offers";
 import { leafWords, relatedTo } from "./related";
 import RowEditor from "./RowEditor.vue";
-import { findRow, labelOf, passingKey, putRow, rowsOf } from "./rows";
+import { findRow, labelOf, passingKey, rowsOf } from "./rows";
 import type { Acts } from "./useActs";
 import type { Choices } from "./useChoices";
 import type { Hand } from "./useHand";
@@ -34,7 +34,7 @@ const related = computed(() =>
 );
 const wrong = (leaf: Leaf, n: number) => props.troubles.some((t) => t.leaf === leaf && t.row === n);
 function put(next: Row) {
-  if (held.value) definition.value = putRow(definition.value, held.value.leaf, held.value.key, next);
+  if (held.value && row.value) props.acts.put(held.value, row.value, next);
 }
 const offers = computed(() =>
   held.value && row.value

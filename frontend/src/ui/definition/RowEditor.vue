@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** All of one row: its fields, what a setting is given with its limits, the positions of a lever. */
 import { computed } from "vue";
-import { COLUMNS, LIMIT, withItsCounts, type Leaf, type Row } from "./columns";
+import { COLUMNS, withItsCounts, type Leaf, type Row } from "./columns";
 import GivenFields from "./GivenFields.vue";
+import { LIMIT } from "./limitColumns";
 import RowFields from "./RowFields.vue";
 import SubRows from "./SubRows.vue";
 import { POSITION } from "./trainColumns";

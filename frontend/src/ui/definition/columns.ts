@@ -1,5 +1,5 @@
-import { FITS, RESOURCES, WAITS } from "../stepWords";
-import { LOCKS, PROVE_COLUMNS, PROVE_FRESH, PROVE_LEAVES, TORQUES_AGAIN } from "./proveColumns";
+import { LOCKS, PROVE_COLUMNS, PROVE_FRESH, PROVE_LEAVES } from "./proveColumns";
+import { STEP_COLUMNS } from "./stepColumns";
 import { TRAIN_COLUMNS, TRAIN_FRESH, TRAIN_LEAVES } from "./trainColumns";
 
 /** What can be written in each row of a definition, and how it is asked. */
@@ -204,80 +204,8 @@ export const COLUMNS: Record<Leaf, Column[]> = {
     { key: "rides_on", label: "History goes with", kind: "choice", options: "serials", may_lack: true },
     { key: "rests_on", label: "Also disturbed by moves at", kind: "many", options: "places" },
   ],
-  steps: [
-    label,
-    { key: "parts", label: "Parts", kind: "many", options: "parts" },
-    { key: "counts", label: "How many of", kind: "counts", options: "several" },
-    { key: "needs", label: "Needs", kind: "many", options: "steps" },
-    { key: "fit", label: "Goes in", kind: "choice", fallback: "final", options: FITS },
-    { key: "side", label: "Side", kind: "text" },
-    { key: "way_round", label: "Which way round", kind: "text" },
-    { key: "wrong_way", label: "What happens the wrong way round", kind: "text" },
-    { key: "mark_at", label: "Mark at the hour (12 is up)", kind: "number" },
-    { key: "torque", label: "Torque", kind: "text" },
-    { key: "stages", label: "Stages before it, with commas", kind: "words" },
-    { key: "bolts", label: "Bolts in a circle", kind: "number" },
-    { key: "again", label: "Torque checked again", kind: "choice", options: TORQUES_AGAIN, may_lack: true },
-    { key: "setting", label: "Sets", kind: "choice", options: "settings", may_lack: true },
-    { key: "hold", label: "Hold: what must be seen", kind: "text" },
-    { key: "hole", label: "Hole that must line up", kind: "text" },
-    { key: "consumables", label: "Takes of the store, with commas", kind: "words" },
-    { key: "open_minutes", label: "Sealant is open, minutes", kind: "number" },
-    { key: "open_until", label: "Last bolt in step", kind: "choice", options: "steps", may_lack: true },
-    { key: "locates", label: "The joint's thickness locates parts", kind: "yes" },
-    { key: "closes", label: "Closes besides", kind: "many", options: "places" },
-    { key: "takes_out", label: "Takes out again", kind: "many", options: "parts" },
-    { key: "wait", label: "Then it waits", kind: "choice", options: WAITS, may_lack: true },
-    { key: "wait_minutes", label: "It waits, minutes", kind: "number" },
-    {
-      key: "alone",
-      label: "While it waits",
-      kind: "choice",
-      options: [
-        ["yes", "may be left alone"],
-        ["no", "somebody stays"],
-      ],
-      may_lack: true,
-    },
-    { key: "resource", label: "Takes", kind: "choice", options: RESOURCES, may_lack: true },
-    { key: "tools", label: "Tools, with commas", kind: "words" },
-    { key: "lift", label: "Rated point it hangs on", kind: "text" },
-    { key: "support", label: "What carries it meanwhile", kind: "text" },
-    { key: "minutes", label: "Hands, minutes", kind: "number" },
-    { key: "hands", label: "Pairs of hands", kind: "number" },
-    { key: "split", label: "May be split over closing time", kind: "yes" },
-    { key: "turn", label: "Then turn by hand", kind: "choice", options: "shafts", may_lack: true },
-  ],
+  steps: STEP_COLUMNS,
 };
-export const LIMIT: Column[] = [
-  { key: "least", label: "Least (mm, or as spoken)", kind: "text" },
-  { key: "greatest", label: "Greatest (mm, or as spoken)", kind: "text" },
-  { key: "source", label: "Source", kind: "text" },
-  { key: "edition", label: "Revision", kind: "text" },
-  {
-    key: "basis",
-    label: "For",
-    kind: "choice",
-    fallback: "new parts",
-    options: [
-      ["new parts", "new parts"],
-      ["worn matched parts", "worn matched parts"],
-    ],
-  },
-  { key: "serial_from", label: "From serial", kind: "text" },
-  { key: "serial_to", label: "To serial", kind: "text" },
-  { key: "text", label: "What the table says", kind: "text" },
-  {
-    key: "meant",
-    label: "It means",
-    kind: "choice",
-    options: [
-      ["play", "play"],
-      ["preload", "preload"],
-    ],
-    may_lack: true,
-  },
-];
 export const LEAVES: [Leaf, string, string][] = [
   ["shafts", "Shafts", "New shaft"],
   ["parts", "Parts", "New part"],
@@ -291,7 +219,7 @@ export const LEAVES: [Leaf, string, string][] = [
 const fresh: Record<Leaf, Row> = {
   shafts: { line: "level" },
   parts: { kind: "gear" },
-  meshes: { kind: "spur", toward: "right" },
+  meshes: { kind: "spur" },
   places: { shim_form: "none" },
   settings: { given: {}, limits: [] },
   steps: {},

@@ -7,6 +7,23 @@ export const labelOf = (row: Row | undefined): string => String(row?.["label"] ?
 export const findRow = (d: Definition, leaf: Leaf, key: string): Row | undefined =>
   rowsOf(d, leaf).find((r) => r["key"] === key);
 export const putRows = (d: Definition, leaf: Leaf, rows: Row[]): Definition => ({ ...d, [leaf]: rows });
+/** A mesh whose gears were just chosen takes its kind from theirs, and its name while it still has none of its own. */
+export function asMeshed(d: Definition, before: Row, row: Row): Row {
+  if (row["driver"] === before["driver"] && row["driven"] === before["driven"]) return row;
+  const ends = [row["driver"], row["driven"]].map((key) => findRow(d, "parts", String(key ?? "")));
+  const [a, b] = ends;
+  if (!a || !b) return row;
+  const has = (word: string) => ends.some((end) => String(end?.["kind"]).startsWith(word));
+  const kind = has("ring_gear") ? "internal" : has("worm") ? "worm" : has("bevel") ? "bevel" : "spur";
+  const upright = findRow(d, "shafts", String(a["shaft"]))?.["line"] === "upright";
+  const unnamed = labelOf(row).startsWith("Mesh of ") || labelOf(row).startsWith("New mesh");
+  return {
+    ...row,
+    kind: row["kind"] === "spur" || !row["kind"] ? kind : row["kind"],
+    toward: row["toward"] ?? (kind === "spur" && upright ? "right" : "below"),
+    ...(unnamed ? { label: `${labelOf(a)} and ${labelOf(b)}` } : {}),
+  };
+}
 export const putRow = (d: Definition, leaf: Leaf, key: string, row: Row): Definition =>
   putRows(
     d,

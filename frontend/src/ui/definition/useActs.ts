@@ -2,9 +2,20 @@ import type { Ref } from "vue";
 import { api, unwrap } from "../../api/client";
 import type { useSending } from "../../composables/useSending";
 import { LEAVES, type Column, type Definition, type Leaf, type Row } from "./columns";
-import { addPart, addRow, findRow, labelOf, moveAlong, putBefore, putRow, putRows, rowsOf } from "./rows";
+import {
+  addPart,
+  addRow,
+  asMeshed,
+  findRow,
+  labelOf,
+  moveAlong,
+  putBefore,
+  putRow,
+  putRows,
+  rowsOf,
+} from "./rows";
 import type { Offer } from "./offers";
-import type { Hand } from "./useHand";
+import type { Hand, Held } from "./useHand";
 
 type Sending = ReturnType<typeof useSending>;
 
@@ -59,6 +70,11 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
     if (doing === "mirror") hand.take("shafts", String(rowsOf(definition.value, "shafts").at(-1)?.["key"]));
     else if (!findRow(definition.value, held.leaf, held.key)) hand.list(held.leaf);
   }
+  /** A row as it was changed. */
+  function put(held: Held, before: Row, row: Row) {
+    const made = held.leaf === "meshes" ? asMeshed(definition.value, before, row) : row;
+    definition.value = putRow(definition.value, held.leaf, held.key, made);
+  }
   /** A part tapped while a field waits for one: set there, or put in and out of its list. */
   function pickPart(key: string, column: Column | undefined, options: [string, string][]): boolean {
     const field = hand.picking.value;
@@ -75,7 +91,7 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
       const next = now.includes(key) ? now.filter((k) => k !== key) : [...now, key];
       definition.value = putRow(definition.value, held.leaf, held.key, { ...row, [field]: next });
     } else {
-      definition.value = putRow(definition.value, held.leaf, held.key, { ...row, [field]: key });
+      put(held, row, { ...row, [field]: key });
       hand.picking.value = null;
     }
     return true;
@@ -101,6 +117,7 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
     moveRow,
     moveAlong: (by: -1 | 1) => (definition.value = moveAlong(definition.value, hand.part.value, by)),
     edit,
+    put,
     pickPart,
     drop,
     takeParts,

@@ -11,9 +11,11 @@ from bornek.core.units.definition import Definition
 
 @dataclass(frozen=True)
 class Clash:
-    """`path`: the row of the definition that could not have its way."""
+    """`field` of the row of this `leaf` and `key` could not have its way."""
 
-    path: str
+    leaf: str
+    key: str
+    field: str
     words: str
     parts: tuple[str, ...] = ()
 
@@ -28,18 +30,15 @@ def _shaft(d: Definition, key: str) -> str:
     return f"“{shaft.label}”" if shaft else "a shaft"
 
 
-def _path(rows: tuple[object, ...], leaf: str, key: str, field: str) -> str:
-    at = next((i for i, row in enumerate(rows) if getattr(row, "key", "") == key), 0)
-    return f"{leaf}[{at}].{field}"
-
-
 def _mesh(d: Definition, key: str) -> Clash:
     mesh = d.mesh(key)
     assert mesh is not None
     a, b = d.part(mesh.driver), d.part(mesh.driven)
     assert a is not None and b is not None
     return Clash(
-        _path(d.meshes, "meshes", key, "toward"),
+        "meshes",
+        key,
+        "toward",
         f"“{a.label}” and “{b.label}” cannot touch where everything else puts them. Move one of them along "
         f"{_shaft(d, a.shaft)} or {_shaft(d, b.shaft)}, or say on which other side the mesh “{mesh.label}” lies.",
         (a.key, b.key),
@@ -51,7 +50,9 @@ def _on_shaft(field: str, words: str) -> Callable[[Definition, str], Clash]:
         shaft = d.shaft(key)
         other = _shaft(d, getattr(shaft, field, "")) if field in ("after", "beside", "inside") else ""
         return Clash(
-            _path(d.shafts, "shafts", key, field),
+            "shafts",
+            key,
+            field,
             words.format(shaft=_shaft(d, key), other=other),
             tuple(p.key for p in d.on(key)),
         )
@@ -63,7 +64,9 @@ def _plate(d: Definition, key: str) -> Clash:
     part = d.part(key)
     label = part.label if part else key
     return Clash(
-        "plate",
+        "parts",
+        key,
+        "shaft",
         f"“{label}” cannot sit in the intermediate plate where the other bearings of the plate do. "
         "Move it along its shaft, or take it out of the plate.",
         (key,),
@@ -74,7 +77,9 @@ def _ring(d: Definition, key: str) -> Clash:
     part = d.part(key)
     assert part is not None
     return Clash(
-        _path(d.parts, "parts", key, "shaft"),
+        "parts",
+        key,
+        "shaft",
         f"“{part.label}” cannot stand round its planets beside what comes before it on {_shaft(d, part.shaft)}. Move "
         "it along its shaft, or draw it the other way.",
         (key,),

@@ -6,9 +6,10 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 
 from bornek.core.scenes import SectionShape
+from bornek.core.section.lengths import WALL
 from bornek.core.section.place_parts import Placed, Spot, Walls
 from bornek.core.section.shapes import Frame
-from bornek.core.section.walls import WALL, in_walls
+from bornek.core.section.walls import in_walls
 from bornek.core.units.definition import Definition
 
 BOSS = 13.0

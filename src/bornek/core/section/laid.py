@@ -8,9 +8,10 @@ from bornek.core.scenes import SectionShape
 from bornek.core.section.clashes import Clash, clashes
 from bornek.core.section.drawable import drawable
 from bornek.core.section.housing import draw_housing
+from bornek.core.section.lengths import SHAFT, SHIM, TOOTH
 from bornek.core.section.nested import tube_of
 from bornek.core.section.place_parts import Placed, Spot, centres, place_parts
-from bornek.core.section.reach import SHAFT, SHIM, TOOTH, ZERO
+from bornek.core.section.reach import ZERO
 from bornek.core.section.shapes import Frame, draw_part, draw_seal
 from bornek.core.section.sheet_size import Sheet, fit_sheet
 from bornek.core.units.definition import Definition, Place, Shaft

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from bornek.core.section.lengths import NEXT, SHORTEST
 from bornek.core.section.reach import BELL, Reach, bored, pin_distance, pinned_row
 from bornek.core.section.rows import Rows
 from bornek.core.units.definition import Definition, Part, Shaft
 from bornek.core.units.part_kinds import GEARS
 
-NEXT = 4.0
-SHORTEST = 30.0
 Order = Mapping[str, Sequence[Part]]
 
 
@@ -85,4 +84,4 @@ def _pins(rows: Rows, d: Definition, shaft: Shaft, order: Order, reach: Reach) -
         tag,
     )
     own, axis = f"line {shaft.key}", f"line {carrier.shaft}"
-    rows.same({own: 1, axis: -1}, -pin_distance(d, shaft, reach), tag)
+    rows.same({own: 1, axis: -1}, -pin_distance(d, shaft, reach.pitch), tag)

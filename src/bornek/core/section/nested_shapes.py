@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from bornek.core.section.lengths import RIM, TOOTH
 from bornek.core.section.outline import Outline, edge, face
 from bornek.core.section.place_parts import Spot
-from bornek.core.section.reach import RIM, TOOTH
 
 WEB = 8.0
 SEAT = 14.0

@@ -12,10 +12,8 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from itertools import pairwise
 
+from bornek.core.section.lengths import BARE, BEVEL_FACE, CLEAR, GAP, TOOTH
 from bornek.core.section.nested import place_nested
-from bornek.core.section.reach import SHIM as SHIM
-from bornek.core.section.reach import TOOTH as TOOTH
-from bornek.core.section.reach import ZERO as ZERO
 from bornek.core.section.reach import Reach, drawn_row, pinned_row, reach_of
 from bornek.core.section.rows import Rows, Tag
 from bornek.core.section.stand_apart import stand_apart
@@ -23,10 +21,6 @@ from bornek.core.section.walls import carrier_side, in_walls, place_walls
 from bornek.core.units.definition import Definition, Part, Shaft
 from bornek.core.units.mesh import Mesh
 
-GAP = 10.0
-BARE = 110.0
-CLEAR = 26.0
-BEVEL_FACE = 34.0
 CLOSE = frozenset(
     {"planet_carrier", "cover", "nut", "lock_washer", "spacer", "snap_ring", "thrust_bearing", "oil_part"}
 )

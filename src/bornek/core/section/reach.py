@@ -5,21 +5,25 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from bornek.core.section.lengths import (
+    BORE_ROOM,
+    CENTRES,
+    HOLLOW,
+    OVER_BORE,
+    PIN,
+    PIN_BEARING,
+    PLANET_CENTRES,
+    RIM,
+    RING,
+    SHAFT,
+    SHIM,
+    TOOTH,
+    TUBE,
+)
 from bornek.core.units.definition import Definition, Part, Shaft
 from bornek.core.units.mesh import PARALLEL, Mesh
 from bornek.core.units.part_kinds import BEARINGS, GEARS
 
-SHAFT = 12.0
-SHIM = 14.0
-CENTRES = 128.0
-PLANET_CENTRES = 92.0
-RING = 108.0
-TOOTH = 9.0
-RIM = 20.0
-PIN, PIN_BEARING = 8.0, 9.0
-TUBE, BORE_ROOM, HOLLOW = 12.0, 5.0, 22.0
-OVER_BORE = 10.0
-"""What a gear needs at least between its bore and its teeth."""
 ZERO = frozenset({"seal", "felt"})
 """Parts that take no room of their own on a shaft."""
 BELL = frozenset({"ring_gear", "planet_carrier"})
@@ -108,7 +112,7 @@ def reach_of(d: Definition) -> Reach:
         for p in row:
             pins = next((x for x in d.shafts if x.pins == p.key), None)
             if pins is not None:
-                far[p.key] = max(far[p.key], _pin_distance(d, pins, pitch) + PIN + 8)
+                far[p.key] = max(far[p.key], pin_distance(d, pins, pitch) + PIN + 8)
     return Reach(wide, far, near, pitch, outer, bore)
 
 
@@ -205,7 +209,7 @@ def _planet(d: Definition, mesh: Mesh, a: Part, b: Part, radii: dict[str, float]
         radii.setdefault(other.key, PLANET_CENTRES * 0.3)
 
 
-def _pin_distance(d: Definition, pins: Shaft, pitch: Mapping[str, float]) -> float:
+def pin_distance(d: Definition, pins: Shaft, pitch: Mapping[str, float]) -> float:
     """From the axis to the pins of a carrier; where no gear says it, a usual one."""
     own = {p.key for p in d.on(pins.key)}
     for m in d.meshes:
@@ -220,7 +224,3 @@ def _pin_distance(d: Definition, pins: Shaft, pitch: Mapping[str, float]) -> flo
             sign = -1 if m.mesh_kind == "internal" else 1
             return abs(pitch[other] + sign * pitch[planet])
     return PLANET_CENTRES * 0.6
-
-
-def pin_distance(d: Definition, pins: Shaft, reach: Reach) -> float:
-    return _pin_distance(d, pins, reach.pitch)

@@ -11,9 +11,9 @@ from collections.abc import Callable
 
 from bornek.core.scenes import SectionShape
 from bornek.core.section import nested_shapes
+from bornek.core.section.lengths import TOOTH
 from bornek.core.section.outline import Outline, Point, edge, face
 from bornek.core.section.place_parts import Spot
-from bornek.core.section.reach import TOOTH
 
 SEAL = 9.0
 

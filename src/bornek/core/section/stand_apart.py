@@ -6,11 +6,11 @@ from collections.abc import Mapping, Sequence
 
 import networkx as nx
 
+from bornek.core.section.lengths import CLEAR
 from bornek.core.section.reach import Reach
 from bornek.core.section.rows import Rows
 from bornek.core.units.definition import Definition, Part, Shaft
 
-CLEAR = 26.0
 Order = Mapping[str, Sequence[Part]]
 
 

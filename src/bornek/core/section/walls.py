@@ -4,14 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from bornek.core.section.lengths import CLEAR, GAP, WALL
 from bornek.core.section.reach import Reach, bored
 from bornek.core.section.rows import Rows
 from bornek.core.units.definition import Definition, Part, Shaft
 from bornek.core.units.part_kinds import BEARINGS, GEARS
 
-WALL = 20.0
-GAP = 10.0
-CLEAR = 26.0
 Order = Mapping[str, Sequence[Part]]
 
 

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import NotFound
 from bornek.core.plain import dump
 from bornek.core.scenes import Section
+from bornek.core.section.clashes import Clash
 from bornek.core.section.draw_section import section_of
 from bornek.core.section.laid import lay_out
 from bornek.core.section.sheet_size import HEIGHT, WIDTH
@@ -105,7 +106,7 @@ def _sheet(
     overruled: Sequence[str] = (),
 ) -> dict[str, Any]:
     half = read_half_built(definition)
-    section, clashing = _drawn(half.d, name or "Section")
+    section, clashing = _drawn(definition, half.d, name or "Section")
     told = [*tell(definition, half.wrong), *clashing]
     troubles = sorted(told, key=lambda x: x.leaf not in DRAWN_LEAVES)
     marked = dict.fromkeys(k for x in troubles if x.leaf in DRAWN_LEAVES for k in x.part_keys)
@@ -128,18 +129,17 @@ def _sheet(
     return shown
 
 
-def _drawn(d: Definition, name: str) -> tuple[Section, list[Trouble]]:
+def _drawn(given: dict[str, Any], d: Definition, name: str) -> tuple[Section, list[Trouble]]:
+    """What could be read of a definition, drawn, and what clashes by the rows as they were given."""
     laid = lay_out(d)
     if laid is None:
         return Section("Section", WIDTH, HEIGHT, ()), []
-    told = [
-        Trouble(c.path, c.path.split("[")[0], _row(c.path), c.words, c.words, c.parts) for c in laid.clashes
-    ]
-    return section_of(laid, name), told
+    return section_of(laid, name), [_clashing(given, c) for c in laid.clashes]
 
 
-def _row(path: str) -> int:
-    return int(path.split("[")[1].split("]")[0]) if "[" in path else -1
+def _clashing(given: dict[str, Any], c: Clash) -> Trouble:
+    row = next(i for i, r in enumerate(given[c.leaf]) if isinstance(r, dict) and r.get("key") == c.key)
+    return Trouble(f"{c.leaf}[{row}].{c.field}", c.leaf, row, c.words, c.words, c.parts)
 
 
 def _teeth_hold(wrong: Mapping[str, str]) -> bool:
