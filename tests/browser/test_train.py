@@ -156,5 +156,6 @@ def test_a_lever_is_written_for_a_type_and_what_is_wrong_with_it_is_named(bench:
     expect(bench.locator("[data-problems]")).to_have_count(0)
     new.locator("[data-add-row]").click()
     new.locator("[data-sub-rows=positions] [name=label]").last.fill("up")
-    new.locator("[data-tick='joins-lower-first']").last.click()
+    new.locator("[data-pick=joins]").last.click()
+    new.locator("[role=option][data-option='lower-first']").click()
     expect(bench.locator("[data-problems]")).to_have_count(0)

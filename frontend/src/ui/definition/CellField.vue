@@ -8,6 +8,8 @@ import type { Cell, Column } from "./columns";
 
 const value = defineModel<Cell>();
 const props = defineProps<{ column: Column; options: [string, string][]; problem?: string; name: string }>();
+/** So many stand in sight as ticks; more of them in a list. */
+const FEW = 6;
 const many = computed(() => (Array.isArray(value.value) ? (value.value as string[]) : []));
 const OTHER = "#other";
 const typing = ref(false);
@@ -54,6 +56,17 @@ const toggle = (key: string, on: boolean) =>
     :label="column.label"
     @update:model-value="(on: boolean) => (value = on || undefined)"
   />
+  <div v-else-if="column.kind === 'many' && options.length > FEW">
+    <PickBox
+      :model-value="many"
+      :name="name"
+      :label="column.label"
+      empty="none"
+      :options="options"
+      @update:model-value="(keys: string[]) => (value = keys.length ? keys : undefined)"
+    />
+    <span v-if="problem" class="font-bold text-danger">{{ problem }}</span>
+  </div>
   <fieldset v-else-if="column.kind === 'many'" class="flex flex-wrap gap-x-4">
     <legend>{{ column.label }}</legend>
     <TickBox

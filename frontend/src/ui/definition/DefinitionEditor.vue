@@ -66,6 +66,14 @@ function shaft(key: string) {
 function place(key: string) {
   if (column.value?.options !== "places" || !picked(key)) hand.take("places", key);
 }
+/** The parts that the row in hand is about. */
+const inHand = computed(() => {
+  const { held, row } = hand;
+  if (!held.value || held.value.leaf === "shafts") return {};
+  if (held.value.leaf === "parts") return { [held.value.key]: "hand" };
+  const named = Object.values(row.value ?? {}).flatMap((v) => (Array.isArray(v) ? v : [v]));
+  return Object.fromEntries(named.filter((k) => String(k) in shaftOf.value).map((k) => [String(k), "hand"]));
+});
 function go(t: Trouble) {
   const row = rowsOf(definition.value, t.leaf as Leaf)[t.row];
   if (row) hand.take(t.leaf as Leaf, String(row["key"]));
@@ -115,62 +123,79 @@ useKeys((event) => {
 </script>
 
 <template>
-  <div class="grid bg-bay lg:grid-cols-[1fr_440px] xl:grid-cols-[1fr_480px]" data-editor>
-    <section class="min-w-0 lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto">
-      <div class="flex flex-wrap items-center gap-2 px-5 pt-3">
-        <button type="button" class="control" data-new-shaft @click="acts.add('shafts')">
-          New shaft <span class="keycap">n</span>
-        </button>
-        <button type="button" class="control" :disabled="!past.length" data-undo @click="undo">
-          Undo <span class="keycap">u</span>
-        </button>
-        <button type="button" class="control" data-whole @click="hand.held.value = null">
-          The whole unit
-        </button>
-        <button type="button" class="control" data-help @click="help = true">
-          Keys <span class="keycap">?</span>
-        </button>
-        <p v-if="hand.picking.value" class="mark font-semibold" role="status" data-picking>
-          {{ pickingSays }}
-        </p>
-      </div>
-      <SectionMark
-        v-if="drawn"
-        :scene="drawn"
-        :here="hand.held.value?.leaf === 'places' ? hand.held.value.key : null"
-        :states="hand.part.value ? { [hand.part.value]: 'hand' } : {}"
-        @pick="place"
-      >
-        <SectionTouch
-          :scene="drawn"
-          :part="hand.part.value"
-          :shaft="hand.shaft.value"
-          :shaft-of="shaftOf"
-          @part="part"
-          @shaft="shaft"
-          @drop="acts.drop"
-        />
-      </SectionMark>
-      <p v-for="words in data?.train ?? []" :key="words" class="px-5 pb-1" data-train-words>{{ words }}</p>
-      <TroubleList :troubles="troubles" @go="go" />
+  <div
+    class="bg-bay max-lg:flex max-lg:flex-col lg:grid lg:grid-cols-[1fr_440px] xl:grid-cols-[1fr_480px]"
+    data-editor
+  >
+    <section
+      class="min-w-0 max-lg:contents lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto"
+    >
       <div
-        v-for="q in data?.questions ?? []"
-        :key="q.path"
-        class="border-t-2 border-danger px-5 py-3"
-        data-question
+        class="relative bg-bay max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:max-h-[54vh] max-lg:overflow-y-auto max-lg:border-b-2"
+        data-drawing
       >
-        <p class="text-[18px] font-bold">{{ q.words }}</p>
-        <div class="mt-2 flex flex-wrap gap-3">
-          <button
-            v-for="[answer, words] in q.options"
-            :key="answer"
-            type="button"
-            class="control"
-            :data-answer="answer"
-            @click="definition = withValue(definition, q.path, answer ?? ``)"
-          >
-            {{ words }}
+        <div class="flex flex-wrap items-center gap-2 px-5 pt-3">
+          <button type="button" class="control" data-new-shaft @click="acts.add('shafts')">
+            New shaft <span class="keycap">n</span>
           </button>
+          <button type="button" class="control" :disabled="!past.length" data-undo @click="undo">
+            Undo <span class="keycap">u</span>
+          </button>
+          <button type="button" class="control" data-whole @click="hand.held.value = null">
+            The whole unit
+          </button>
+          <button type="button" class="control" data-help @click="help = true">
+            Keys <span class="keycap">?</span>
+          </button>
+          <p
+            v-if="hand.picking.value"
+            class="mark absolute left-6 top-[68px] z-10 font-semibold"
+            role="status"
+            data-picking
+          >
+            {{ pickingSays }}
+          </p>
+        </div>
+        <SectionMark
+          v-if="drawn"
+          :scene="drawn"
+          :here="hand.held.value?.leaf === 'places' ? hand.held.value.key : null"
+          :states="inHand"
+          @pick="place"
+        >
+          <SectionTouch
+            :scene="drawn"
+            :part="hand.part.value"
+            :shaft="hand.shaft.value"
+            :shaft-of="shaftOf"
+            @part="part"
+            @shaft="shaft"
+            @drop="acts.drop"
+          />
+        </SectionMark>
+      </div>
+      <div class="max-lg:order-last">
+        <p v-for="words in data?.train ?? []" :key="words" class="px-5 pb-1" data-train-words>{{ words }}</p>
+        <TroubleList :troubles="troubles" @go="go" />
+        <div
+          v-for="q in data?.questions ?? []"
+          :key="q.path"
+          class="border-t-2 border-danger px-5 py-3"
+          data-question
+        >
+          <p class="text-[18px] font-bold">{{ q.words }}</p>
+          <div class="mt-2 flex flex-wrap gap-3">
+            <button
+              v-for="[answer, words] in q.options"
+              :key="answer"
+              type="button"
+              class="control"
+              :data-answer="answer"
+              @click="definition = withValue(definition, q.path, answer ?? ``)"
+            >
+              {{ words }}
+            </button>
+          </div>
         </div>
       </div>
     </section>

@@ -91,7 +91,7 @@ function take() {
       >
         <p class="min-w-0 break-words">
           <span class="font-bold" :class="p.left ? 'line-through' : ''">{{ p.label }}</span>
-          <span class="text-secondary">
+          <span class="ml-2 text-secondary">
             {{
               [p.number, p.count > 1 ? `${p.count} of it` : "", p.teeth ? `${p.teeth} teeth` : ""]
                 .filter(Boolean)

@@ -196,9 +196,9 @@ export const COLUMNS: Record<Leaf, Column[]> = {
   ],
   settings: [
     label,
-    { key: "kind", label: "Kind of setting", kind: "choice", options: "setting_kinds" },
-    { key: "place", label: "Place", kind: "choice", options: "places" },
-    { key: "gauge", label: "Gauge", kind: "choice", options: "gauges", may_lack: true },
+    { key: "kind", label: "Kind of setting", kind: "choice", options: "setting_kinds", first: true },
+    { key: "place", label: "Place", kind: "choice", options: "places", first: true },
+    { key: "gauge", label: "Gauge", kind: "choice", options: "gauges", may_lack: true, first: true },
     { key: "in_service", label: "How far it may wear in service", kind: "text" },
     { key: "service_source", label: "Where that comes from", kind: "text" },
     { key: "rides_on", label: "History goes with", kind: "choice", options: "serials", may_lack: true },

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/vue-query";
 import { computed, type Ref } from "vue";
 import { api, unwrap } from "../../api/client";
-import { LEAVES, type Column, type Definition, type Row } from "./columns";
+import { LEAVES, type Column, type Definition, type Leaf, type Row } from "./columns";
 import { findRow, labelOf, onShaft, rowsOf } from "./rows";
 import type { Preview } from "./usePreview";
 
@@ -50,7 +50,8 @@ export function useChoices(definition: Ref<Definition>, data: Preview["data"]) {
   function options(column: Column, row: Row): Options {
     if (typeof column.options !== "string") return column.options ?? [];
     const found = from[column.options];
-    const all = found ? found(row) : pairs(rowsOf(definition.value, column.options as never));
+    const others = () => rowsOf(definition.value, column.options as Leaf).filter((r) => r !== row);
+    const all = found ? found(row) : pairs(others());
     return [...all, ...strays(all, row[column.key])];
   }
   /** What stands in a field though it cannot be chosen there any more, by its name. */
