@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 from playwright.sync_api import Locator, Page, expect
 
+AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 Scope = Page | Locator
 
 
@@ -19,6 +22,21 @@ def radio(scope: Scope, name: str, value: str) -> None:
 
 def tick(scope: Scope, name: str) -> None:
     scope.locator(f"[data-tick='{name}']").click()
+
+
+def complaints(page: Page) -> dict[str, list[tuple[str, list[str]]]]:
+    """What axe finds that is moderate or worse, by light and, of the contrast, in the dark."""
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    found = {}
+    for theme, rules in (("light", "{}"), ("dark", "{runOnly: ['color-contrast']}")):
+        page.emulate_media(color_scheme=theme)  # type: ignore[arg-type]
+        violations = page.evaluate(f"axe.run({{resultTypes: ['violations'], ...{rules}}})")["violations"]
+        found[theme] = [
+            (v["id"], [n["html"][:120] for n in v["nodes"]])
+            for v in violations
+            if v["impact"] in ("moderate", "serious", "critical")
+        ]
+    return found
 
 
 def home(page: Page) -> str:

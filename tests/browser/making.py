@@ -50,7 +50,9 @@ class Maker:
         self.tap(f"[data-shaft-by-name='{key}']")
 
     def part(self, key: str) -> None:
+        """Tapped on the drawing, wherever it lies there; a tap takes the focus out of a field."""
         self.acts += 1
+        self.page.evaluate("document.activeElement?.blur()")
         self.page.locator(f"[data-part='{key}']").first.dispatch_event("pointerdown", {"pointerId": 1})
         self.page.locator(f"[data-part='{key}']").first.dispatch_event("pointerup", {"pointerId": 1})
 

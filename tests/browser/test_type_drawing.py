@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from controls import home, pick
+from controls import complaints, home, pick
 from making import Maker
 
 LONG = "Shaft with a name that goes on and on, " * 5
@@ -256,3 +256,16 @@ def test_a_saved_type_is_received_from_its_own_page(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-receive-one]").click()
     expect(bench.locator("[data-pick=revision]")).to_contain_text("Quay capstan drive")
+
+
+def test_axe_finds_nothing_in_what_is_in_hand(bench: Page) -> None:
+    m = Maker(bench)
+    m.begin("planetary-hub", "Looked over")
+    m.part("planets")
+    m.type("count", "5")
+    expect(bench.locator("[data-trouble]").first).to_be_visible()
+    assert complaints(bench) == {"light": [], "dark": []}
+    m.tap("[data-leaf=settings]")
+    m.tap("[data-row-key=hub-preload] button")
+    expect(bench.locator("[data-given-fields] input").first).to_be_visible()
+    assert complaints(bench) == {"light": [], "dark": []}

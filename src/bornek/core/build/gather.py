@@ -199,7 +199,7 @@ def turning_shaft(d: Definition, parts: Sequence[str]) -> str:
     for key in parts:
         part = d.part(key)
         if part is not None and part.shaft and part.part_kind in TURNING:
-            return part.shaft
+            return d.turned_for(part.shaft)
     return ""
 
 

@@ -70,7 +70,7 @@ def _shaft(d: Definition, shaft: Shaft, placed: Placed, frame: Frame) -> list[Se
     if not bore:
         return [frame.box("shaft", lo, hi, -outer, outer, own)]
     tube = [frame.box("shaft", lo, hi, side * bore, side * outer, own) for side in (-1, 1)]
-    return [frame.box("bore", lo, hi, -bore, bore), *tube, *_hub(d, shaft, placed, frame, own)]
+    return [frame.box("bore", lo, hi, -bore, bore), *tube, *_hub(shaft, placed, frame, own)]
 
 
 def hub_radius(shaft: Shaft, placed: Placed) -> float:
@@ -89,7 +89,7 @@ def hub_radius(shaft: Shaft, placed: Placed) -> float:
     return max(round_it, default=placed.reach.outer[shaft.key]) + HUB_ROOM
 
 
-def _hub(d: Definition, shaft: Shaft, placed: Placed, frame: Frame, own: str) -> list[SectionShape]:
+def _hub(shaft: Shaft, placed: Placed, frame: Frame, own: str) -> list[SectionShape]:
     """From the end of its tube out and along to the carrier that drives it."""
     far = hub_radius(shaft, placed)
     if not far:

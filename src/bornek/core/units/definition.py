@@ -198,6 +198,24 @@ class Definition:
         """The shafts that run in the bore of this one."""
         return tuple(s for s in self.shafts if s.inside == shaft)
 
+    def by_hand(self) -> tuple[Shaft, ...]:
+        """The shafts that are turned by hand: none that stands still, none of a planet's pins."""
+        return tuple(s for s in self.shafts if not s.stands and not s.pins)
+
+    def turned_for(self, shaft: str) -> str:
+        """The shaft that is turned to feel what sits on this one: its planets' carrier, or what runs round it.
+
+        >>> d = read_definition({"shafts": [{"key": "hub", "label": "Hub"},
+        ...     {"key": "axle", "label": "Axle", "inside": "hub", "stands": True}]})
+        >>> d.turned_for("axle"), d.turned_for("hub")
+        ('hub', 'hub')
+        """
+        own = self.shaft(shaft)
+        carrier = self.part(own.pins) if own is not None and own.pins else None
+        if carrier is not None:
+            return carrier.shaft
+        return own.inside if own is not None and own.stands and own.inside else shaft
+
     def carrier_of(self, part: Part) -> Part | None:
         """The carrier on whose pins a part sits; None for one that is on no planet pin."""
         shaft = self.shaft(part.shaft)

@@ -261,7 +261,7 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
         last_good=plan.turns.last_good,
         suspects=list(plan.turns.suspects),
         turn_owed=plan.turns.owed,
-        shafts=[ShaftName(s.key, s.label) for s in d.shafts],
+        shafts=[ShaftName(s.key, s.label) for s in d.by_hand()],
         feels=[FeelView(key, words) for key, words in FEEL_WORDS.items()],
         section=section_of(job, [], f"{unit.tag} {unit.name}"),
         part_states={i.part: "out" for i in lying} | {p: "hand" for f in plan.findings[:1] for p in f.parts},
