@@ -279,7 +279,7 @@ def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(b
     bench.keyboard.press("Escape")
     form.get_by_role("button", name="Torque, sealant").click()
     for name, typed, why in (
-        ("count-ring-tabs", "two", "must be 1 to 6 of ring-tabs (got 'two')"),
+        ("count-ring-tabs", "two", "must be 1 to 6 of “Ring gear bolt tabs” (got 'two')"),
         ("minutes", "ten", "must be a number (got 'ten')"),
         ("hands", "half", "must be a whole number (got 'half')"),
     ):

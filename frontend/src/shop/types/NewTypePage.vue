@@ -82,7 +82,7 @@ const empty = () => begin("", { shafts: [], parts: [], meshes: [], places: [], s
           @click="choose(p.key)"
         >
           <span
-            class="pointer-events-none flex h-[132px] w-full items-center justify-center overflow-hidden p-2 [&_svg]:max-h-[116px]"
+            class="pointer-events-none flex h-[118px] w-full items-center justify-center overflow-hidden p-2 [&_svg]:max-h-[102px]"
           >
             <SectionMark :scene="p.section" close />
           </span>

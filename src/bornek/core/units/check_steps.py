@@ -45,7 +45,8 @@ def step_problems(d: Definition, step: BuildStep) -> dict[str, str]:
     for key, n in step.counts.items():
         most = parts[key].count if key in parts else 500
         if isinstance(n, bool) or not isinstance(n, int) or not 1 <= n <= most:
-            wrong["counts"] = f"must be 1 to {most} of {key} (got {n!r})"
+            called = f"“{parts[key].label}”" if key in parts else key
+            wrong["counts"] = f"must be 1 to {most} of {called} (got {n!r})"
     for name, lo, hi in BOUNDS:
         value = getattr(step, name)
         if not lo <= value <= hi:
