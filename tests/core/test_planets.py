@@ -108,3 +108,13 @@ def test_a_hub_is_drawn_one_inside_the_other() -> None:
     assert apart == pytest.approx(at["sun"].pitch + at["planets"].pitch)
     assert apart == pytest.approx(at["ring"].pitch - at["planets"].pitch)
     assert placed.gave_way == {}
+
+
+def test_pins_with_nothing_on_them_yet_stand_beside_their_carrier() -> None:
+    d = begin("planetary-hub", {"brake": "none"})
+    d["parts"] = [p for p in d["parts"] if p.get("shaft") != "pins"]
+    d["meshes"] = []
+    placed = place_parts(read_definition(d | {"places": [], "settings": []}))
+    assert placed.lines["hub"] - placed.lines["pins"] > 30
+    carrier = placed.spot("carrier")
+    assert carrier is not None and placed.bare["pins"] == pytest.approx(carrier[1].at)

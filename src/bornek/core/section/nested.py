@@ -68,9 +68,14 @@ def _pins(rows: Rows, d: Definition, shaft: Shaft, order: Order, reach: Reach) -
     """Beside the carrier, away from its axis; what the planets mesh with turns about that axis."""
     carrier = d.part(shaft.pins)
     row = order[shaft.key]
-    if carrier is None or carrier.key not in reach.wide or not row:
+    if carrier is None or carrier.key not in reach.wide:
         return
     tag = ("pins", shaft.key)
+    own, axis = f"line {shaft.key}", f"line {carrier.shaft}"
+    rows.same({own: 1, axis: -1}, -pin_distance(d, shaft, reach.pitch), tag)
+    if not row:
+        rows.wish({f"bare {shaft.key}": 1, carrier.key: -1}, 0, 0.01)
+        return
     inside = pinned_row(tuple(row))
     planet = next((p for p in row if p.part_kind in GEARS), row[0])
     for p, off in inside:
@@ -83,5 +88,3 @@ def _pins(rows: Rows, d: Definition, shaft: Shaft, order: Order, reach: Reach) -
         side * ((reach.wide[carrier.key] + reach.wide[end.key]) / 2 + NEXT),
         tag,
     )
-    own, axis = f"line {shaft.key}", f"line {carrier.shaft}"
-    rows.same({own: 1, axis: -1}, -pin_distance(d, shaft, reach.pitch), tag)
