@@ -269,3 +269,15 @@ def test_axe_finds_nothing_in_what_is_in_hand(bench: Page) -> None:
     m.tap("[data-row-key=hub-preload] button")
     expect(bench.locator("[data-given-fields] input").first).to_be_visible()
     assert complaints(bench) == {"light": [], "dark": []}
+
+
+def test_a_setting_at_a_part_without_a_place_brings_its_place(bench: Page) -> None:
+    m = Maker(bench)
+    m.begin("plain-shaft", "Set here")
+    m.part("right-bearing")
+    m.tap("[data-offer=settings]")
+    expect(bench.locator("[data-in-hand] [data-pick=place]")).to_have_text("Right bearing")
+    d = bench.evaluate("() => JSON.parse(localStorage.getItem('bornek.draft.new-1')).definition")
+    place, setting = d["places"][-1], d["settings"][-1]
+    assert (place["at"], setting["place"]) == ("right-bearing", place["key"])
+    assert place["key"] != setting["key"]

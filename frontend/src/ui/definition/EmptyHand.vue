@@ -40,6 +40,6 @@ const pasting = ref(false);
       {{ pasting ? "Close the parts list" : "Paste a parts list" }}
     </button>
     <PastedParts v-if="pasting" :kinds="choices.kinds.value" :shafts="pairs" @take="acts.takeParts" />
-    <UnitFields v-model="definition" />
+    <UnitFields v-model="definition" :kinds="choices.kinds.value" />
   </div>
 </template>

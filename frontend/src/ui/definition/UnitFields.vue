@@ -1,17 +1,22 @@
 <script setup lang="ts">
 /** What is said of the unit as a whole: how its housing parts, what releases it, its cautions. */
 import { computed } from "vue";
+import type { KindChoice } from "../../api/client";
 import PickBox from "../PickBox.vue";
 import TickBox from "../TickBox.vue";
 import type { Definition } from "./columns";
 import { labelOf, rowsOf } from "./rows";
 
 const definition = defineModel<Definition>({ required: true });
+const props = defineProps<{ kinds: KindChoice[] }>();
+const isBearing = computed(
+  () => new Set(props.kinds.filter((k) => k.family === "Bearings").map((k) => k.key)),
+);
 const put = (field: string, value: string | string[] | boolean) =>
   (definition.value = { ...definition.value, [field]: value });
 const bearings = computed(() =>
   rowsOf(definition.value, "parts")
-    .filter((p) => p["shaft"] && /bearing|bush/.test(String(p["kind"])))
+    .filter((p) => p["shaft"] && isBearing.value.has(String(p["kind"])))
     .map((p) => [String(p["key"]), labelOf(p)] as [string, string]),
 );
 const lines = (field: "cautions") => ((definition.value[field] ?? []) as string[]).join("\n");

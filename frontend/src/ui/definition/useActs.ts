@@ -34,17 +34,14 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
   /** A row about what is in hand; a setting is at a place, which is made where there is none. */
   function make(offer: Offer) {
     const about = hand.held.value?.key ?? "";
+    let made = definition.value;
     let row = offer.row;
     if (offer.leaf === "settings" && !row["place"]) {
-      let place = rowsOf(definition.value, "places").find((p) => p["at"] === about);
-      if (!place) {
-        const [made, key] = addRow(definition.value, "places", labelOf(hand.row.value), { at: about });
-        definition.value = made;
-        place = findRow(made, "places", key);
-      }
-      row = { ...row, place: String(place?.["key"]) };
+      let place = String(rowsOf(made, "places").find((p) => p["at"] === about)?.["key"] ?? "");
+      if (!place) [made, place] = addRow(made, "places", labelOf(hand.row.value), { at: about });
+      row = { ...row, place };
     }
-    add(offer.leaf, offer.name, row);
+    set(addRow(made, offer.leaf, offer.name, row), offer.leaf);
     hand.picking.value = offer.pick ?? null;
   }
   function moveRow(leaf: Leaf, n: number, by: -1 | 1) {
@@ -57,7 +54,7 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
   async function edit(doing: "take_out" | "mirror") {
     const held = hand.held.value;
     if (!held) return;
-    await sending.send(async () => {
+    const done = await sending.send(async () => {
       for (;;) {
         const sent = definition.value;
         const body = { definition: sent, do: doing, leaf: held.leaf, key: held.key };
@@ -67,6 +64,7 @@ export function useActs(definition: Ref<Definition>, hand: Hand, sending: Sendin
         break;
       }
     });
+    if (!done) return;
     if (doing === "mirror") hand.take("shafts", String(rowsOf(definition.value, "shafts").at(-1)?.["key"]));
     else if (!findRow(definition.value, held.leaf, held.key)) hand.list(held.leaf);
   }

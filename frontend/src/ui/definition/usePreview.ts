@@ -14,7 +14,7 @@ export function usePreview(definition: Ref<Definition>) {
     clearTimeout(later);
     later = setTimeout(() => (asked.value = JSON.stringify(now)), PAUSE_MS);
   });
-  const { data, isFetching } = useQuery({
+  const { data } = useQuery({
     queryKey: computed(() => ["preview", asked.value]),
     queryFn: () =>
       unwrap(
@@ -26,6 +26,6 @@ export function usePreview(definition: Ref<Definition>) {
   const troubles = computed(() => data.value?.troubles ?? []);
   /** Beside each field what is wrong with it, by its path. */
   const problems = computed(() => Object.fromEntries(troubles.value.map((t) => [t.path, t.why])));
-  return { data, troubles, problems, isFetching };
+  return { data, troubles, problems };
 }
 export type Preview = ReturnType<typeof usePreview>;

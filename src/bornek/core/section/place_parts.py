@@ -12,7 +12,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 from itertools import pairwise
 
-from bornek.core.section.lengths import BARE, BEVEL_FACE, CLEAR, GAP, TOOTH
+from bornek.core.section.lengths import BARE, BEVEL_FACE, CLEAR, GAP, SHAFT, TOOTH
 from bornek.core.section.nested import place_nested
 from bornek.core.section.reach import Reach, drawn_row, pinned_row, reach_of
 from bornek.core.section.rows import Rows, Tag
@@ -35,7 +35,7 @@ class Spot:
     at: float
     along: float
     radius: float
-    near: float = 12.0
+    near: float = SHAFT
     pitch: float = 0.0
 
     @property
