@@ -17,6 +17,7 @@ from werkzeug.security import safe_join
 from bornek import __version__
 from bornek.core.door import read_json
 from bornek.core.errors import InputError
+from bornek.devices.ears import Ears
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
@@ -63,8 +64,8 @@ def now() -> datetime:
 
 
 def wire_of(database: Database, clock: Callable[[], datetime] = now) -> Wire:
-    """What an application works on: a database, the files beside it, and a clock."""
-    return Wire(database, Blobs(database.files), clock)
+    """What an application works on: a database, the files beside it, a clock, and the gauges that talk."""
+    return Wire(database, Blobs(database.files), clock, Ears())
 
 
 def create_app(

@@ -586,6 +586,224 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gauges/{gauge_id}/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path: {
+                    gauge_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LineIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GaugeView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauges/{gauge_id}/presses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gauge_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauges/{gauge_id}/unit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gauge_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UnitIn"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/hours": {
         parameters: {
             query?: never;
@@ -4858,6 +5076,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/{setting_id}/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                setting_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    at: string[];
+                };
+                header?: never;
+                path: {
+                    setting_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LiveView"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/{setting_id}/signatures": {
         parameters: {
             query?: never;
@@ -6753,6 +7031,7 @@ export interface components {
             seen?: number;
             slot: string;
             supersedes?: string;
+            taken?: string;
             text?: string | null;
             value?: unknown;
             void?: boolean;
@@ -6845,6 +7124,11 @@ export interface components {
             shown: string;
             typed: unknown;
             why: string;
+        };
+        Fill: {
+            id: string;
+            slot: string;
+            text: string;
         };
         FindingView: {
             code: string;
@@ -7028,12 +7312,20 @@ export interface components {
             tools: string[];
             words: string;
         };
+        GaugeSays: {
+            asks: string[][];
+            factor: number;
+            /** @enum {string} */
+            state: "opening" | "talking" | "silent" | "unreachable" | "asks_unit";
+            words: string;
+        };
         GaugeView: {
             calibration_u: number;
             division: number;
             due: string;
             id: string;
             interpolation: number;
+            line: components["schemas"]["TalkLine"] | null;
             name: string;
             overdue: boolean;
             quantity: string;
@@ -7542,6 +7834,57 @@ export interface components {
             main: boolean;
             result: string;
             sum: string;
+        };
+        LineIn: {
+            /** @default  */
+            ask?: string;
+            /** @default 9600 */
+            baud?: number;
+            /** @default 8N1 */
+            frame?: string;
+            /** @default {value} {unit} */
+            pattern?: string;
+            /** @default  */
+            pedal?: string;
+            /** @default  */
+            port?: string;
+            /** @default true */
+            talks?: boolean;
+            /**
+             * @default stream
+             * @enum {string}
+             */
+            way?: "stream" | "ask" | "pedal";
+        };
+        LiveGauge: {
+            at: number | null;
+            gauge: string;
+            hi: number;
+            lo: number;
+            motion: string;
+            name: string;
+            number: number;
+            refused: components["schemas"]["LiveRefused"][];
+            says: components["schemas"]["GaugeSays"];
+            session: string;
+            shown: string;
+            slot: string;
+            spoken: string;
+            takes: components["schemas"]["LiveTake"][];
+            wave: number[];
+        };
+        LiveRefused: {
+            number: number;
+            words: string;
+        };
+        LiveTake: {
+            fills: components["schemas"]["Fill"][];
+            id: string;
+            number: number;
+            words: string;
+        };
+        LiveView: {
+            gauges: components["schemas"]["LiveGauge"][];
         };
         Lived: {
             came: string;
@@ -8205,6 +8548,7 @@ export interface components {
             seq: number;
             shown: string;
             slot: string;
+            taken: string;
         };
         RecordLine: {
             by: string;
@@ -8849,6 +9193,15 @@ export interface components {
             /** @enum {string} */
             type: "table";
         };
+        TalkLine: {
+            ask: string;
+            baud: number;
+            frame: string;
+            pattern: string;
+            pedal: string;
+            port: string;
+            way: string;
+        };
         TeethView: {
             marks: components["schemas"]["ToothMark"][];
             mates: components["schemas"]["MateView"][];
@@ -9068,6 +9421,9 @@ export interface components {
             train: string[];
             troubles: components["schemas"]["Trouble"][];
             type_id: string;
+        };
+        UnitIn: {
+            unit: string;
         };
         UnitTypeView: {
             gauges: string[];

@@ -162,6 +162,15 @@ def _unit(spoken: str, quantity: str, default: str, text: str) -> str:
     return known
 
 
+def unit_said(said: str, quantity: str) -> str:
+    """The unit that is meant by how a gauge writes it; as it was written where none is known.
+
+    >>> unit_said("MM", "length"), unit_said("furlong", "length")
+    ('mm', 'furlong')
+    """
+    return _SPOKEN[quantity].get(said.strip().lower(), said.strip())
+
+
 def decimals(value: float, least: int, most: int) -> int:
     """Number of decimals that `value` needs, between `least` and `most`.
 

@@ -8,14 +8,14 @@ from typing import Any
 
 from bornek.report.csv_cells import safe_cell
 
-HEAD = ("seq", "setting", "round", "station", "as_typed", "value", "gauge", "by", "at", "fate")
+HEAD = ("seq", "setting", "round", "station", "as_typed", "value", "gauge", "by", "at", "fate", "how_read")
 
 
 def readings_csv(record: dict[str, Any]) -> str:
     """One row per entry, in the order written; cells that a spreadsheet could run are quoted.
 
     >>> readings_csv({"settings": []}).strip()
-    'seq,setting,round,station,as_typed,value,gauge,by,at,fate'
+    'seq,setting,round,station,as_typed,value,gauge,by,at,fate,how_read'
     """
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\r\n")
@@ -33,6 +33,7 @@ def readings_csv(record: dict[str, Any]) -> str:
                 e["by"],
                 e["at"],
                 e["fate"],
+                e["taken"] or "typed",
             )
             writer.writerow([safe_cell(cell) for cell in row])
     return out.getvalue()

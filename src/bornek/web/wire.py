@@ -39,6 +39,7 @@ class Wire:
     sessions: Sessions
     files: Files
     clock: Callable[[], datetime]
+    ears: Any
     settings: KeptSettings = field(default_factory=KeptSettings)
 
     def read(self, work: Callable[..., Any], *args: Any) -> Response:

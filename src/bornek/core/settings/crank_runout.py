@@ -19,7 +19,7 @@ from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray, Section, Trace
 from bornek.core.settings.common import given_window, source_lines, unread, whole_form
 from bornek.core.settings.figures.shaft_on_blocks import draw_shaft_on_blocks
-from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.kind import Check, Field, OfTurn, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
@@ -110,13 +110,13 @@ class CrankRunout(Setting):
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
         if ctx.given["read"] == EXTREMES:
-            stations: list[tuple[str, str, int | None]] = [
-                ("max", "greatest", None),
-                ("min", "smallest", None),
+            stations: list[tuple[str, str, int | None, OfTurn]] = [
+                ("max", "greatest", None, "greatest"),
+                ("min", "smallest", None, "smallest"),
             ]
         else:
             n = int(ctx.given["angles"])
-            stations = [(str(k), f"{360 * k / n:.3g}°", round(360 * k / n)) for k in range(n)]
+            stations = [(str(k), f"{360 * k / n:.3g}°", round(360 * k / n), "") for k in range(n)]
         zero = "Angle 0 is the crankpin." if ctx.given["ends"] == "two" else "Angle 0 is the mark."
         return tuple(
             Slot(
@@ -132,9 +132,10 @@ class CrankRunout(Setting):
                 else f"Turn it once round by hand; the {words} that the needle shows.",
                 plausible=(-2.0, 2.0),
                 alike="end",
+                of_turn=of_turn,
             )
             for end, label in self._ends(ctx)
-            for key, words, angle in stations
+            for key, words, angle, of_turn in stations
         )
 
     def evaluate(self, ctx: Context) -> Outcome:

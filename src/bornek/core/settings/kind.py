@@ -18,6 +18,7 @@ from bornek.core.scenes import Scene, Section
 from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.records import Context, Entry, Predicted
 from bornek.core.settings.state import State
+from bornek.core.trace.seen import Motion
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Value, Verdict, Window
 from bornek.core.working import Working
@@ -54,6 +55,9 @@ class Field:
     unit: str = ""
 
 
+OfTurn = Literal["", "greatest", "smallest"]
+
+
 @dataclass(frozen=True)
 class Slot:
     """One reading to be taken: where, how, in what quantity."""
@@ -75,6 +79,18 @@ class Slot:
     """The unit of a bare number, and in which it is shown back, where it is not the core's: a scale in kgf."""
     needs: str = ""
     """What a gauge must be able to take here, where quantity and nature leave it open: outside, inside, depth."""
+
+    of_turn: OfTurn = ""
+    """Which end of a turn is read here, where it is turned once round."""
+
+    @property
+    def motion(self) -> Motion:
+        """How a gauge that talks is read here; empty where none can be."""
+        if self.accepts != "scalar":
+            return ""
+        if self.of_turn:
+            return "turn"
+        return "pry" if self.quantity == "length" and self.nature == "travel" else "still"
 
     @property
     def need(self) -> str:

@@ -21,7 +21,7 @@ FROM_ELSEWHERE = (t.Mechanic, t.Gauge, t.GaugeCard, t.Component)
 CHAINED = (t.Entry, t.Act, t.Fact, t.ComponentStay, t.Attachment)
 BY_SETTING = (t.GivenRevision, t.Explanation, t.Signature)
 NAMED_BY_ID = ("mechanic_id", "gauge_id", "gauge_card_id", "component_id")
-LATER = ("gauge_card_id",)
+LATER = ("gauge_card_id", "trace")
 """Columns that came after chains were made: a row that has nothing there is hashed as it was."""
 START = ""
 END_LETTERS = 20

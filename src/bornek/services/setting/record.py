@@ -17,6 +17,7 @@ from bornek.core.settings.records import EXCHANGED, TAKEN_APART, Act, Raw
 from bornek.core.settings.state import State
 from bornek.core.settings.watch import guide_of
 from bornek.core.sheet import Sheet
+from bornek.core.trace.taken import figure_words
 from bornek.services.setting.frozen import frozen_sheet, left_words
 from bornek.services.setting.load_setting import LoadedSetting, unpack_raw
 from bornek.services.setting.view import SignatureView, view_signature
@@ -46,6 +47,7 @@ class RecordEntry:
     by: str
     at: str
     fate: str
+    taken: str
 
 
 @dataclass(frozen=True)
@@ -167,6 +169,7 @@ def _entries(
                 by=loaded.names.get(e.mechanic_id, ""),
                 at=e.at.isoformat(),
                 fate="strike" if e.void else corrected.get(e.id, "stands"),
+                taken=figure_words(e.trace),
             )
         )
     return rows

@@ -12,8 +12,10 @@ from bornek.core.plain import dump
 from bornek.core.raw import check_gauge, read_raw, typed_words
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.watch import guide_of
+from bornek.devices.ears import Ears
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import find_gauges
+from bornek.services.setting.live import figures_of
 from bornek.services.setting.load_setting import LoadedSetting, keep_loaded, setting_to_write
 from bornek.services.setting.stale import check_version, stale
 from bornek.services.setting.station_gauges import gauge_at
@@ -22,10 +24,11 @@ from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 
 
-def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
+def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any], ears: Ears | None = None) -> None:
     """Appends an entry. Needs no version, unless it corrects or strikes an earlier one.
 
-    sent: id, slot, text or value, and optionally round, gauge, confirmed, supersedes, void, seen.
+    sent: id, slot, text or value, and optionally round, gauge, confirmed, supersedes, void, seen; or `taken`: what a
+    gauge that talks took at this station, with the figures that `ears` hold of it.
     """
     who = desk.mechanic()
     loaded = setting_to_write(desk, setting_id)
@@ -49,6 +52,10 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
         )
     if sent.get("gauge"):
         check_gauge(slot, loaded.ctx.gauges[sent["gauge"]])
+    figures = None
+    if sent.get("taken"):
+        text, figures = _taken(ears, gauge, sent, slot)
+        sent = {**sent, "text": text}
     if sent.get("void"):
         if old is None:
             raise InputError("Only a reading that is there can be struck.", field="supersedes")
@@ -74,6 +81,7 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
         slot=slot.key,
         as_typed=typed[:100],
         raw=raw,
+        trace=figures,
         gauge_id=gauge,
         gauge_card_id=card_id(gauge, last_card(desk.session, gauge)) if gauge else None,
         confirmed=bool(sent.get("confirmed")),
@@ -86,6 +94,16 @@ def take_reading(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
     desk.session.add(entry)
     desk.session.flush()
     keep_loaded(desk.session, loaded.with_entry(entry), desk.today)
+
+
+def _taken(
+    ears: Ears | None, gauge: str | None, sent: dict[str, Any], slot: Slot
+) -> tuple[str, dict[str, Any]]:
+    if ears is None or not gauge:
+        raise InputError(
+            "No gauge is listened to here.", field="taken", next_step="Type the reading, or choose its gauge."
+        )
+    return figures_of(ears, gauge, sent["taken"], slot.key)
 
 
 def _usual(desk: Desk, loaded: LoadedSetting, slot: Slot, old: t.Entry | None) -> str | None:

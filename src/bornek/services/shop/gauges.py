@@ -8,9 +8,14 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.core.errors import NotFound
+from bornek.core.gauge_line import TalkLine
 from bornek.core.gauges import Gauge
+from bornek.devices.ears import Ears
+from bornek.devices.listener import Listener
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import find_gauges
+from bornek.services.setting.gauge_lines import line_of
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 from bornek.store.tables.gauge import CARD
@@ -29,10 +34,52 @@ class GaugeView:
     due: str
     overdue: bool
     resolution: float
+    line: TalkLine | None
 
 
 def view_gauges(session: Session, today: date) -> list[dict[str, Any]]:
-    return [asdict(g) | {"resolution": g.resolution} for g in find_gauges(session, today).values()]
+    return [
+        asdict(g) | {"resolution": g.resolution, "line": _line(line_of(session, g.id))}
+        for g in find_gauges(session, today).values()
+    ]
+
+
+def _line(line: TalkLine | None) -> dict[str, Any] | None:
+    return asdict(line) if line else None
+
+
+def write_line(desk: Desk, gauge_id: str, sent: dict[str, Any]) -> None:
+    """How a gauge talks, or that it does not any more (`talks` false). The core refuses a line that cannot be."""
+    who = desk.mechanic()
+    if desk.session.get(t.Gauge, gauge_id) is None:
+        raise NotFound(
+            f"No gauge has the id {gauge_id!r}.", field="gauge", next_step="Write the gauge's card first."
+        )
+    line = asdict(TalkLine(**{k: v for k, v in sent.items() if k != "talks"})) if sent["talks"] else {}
+    row = desk.session.get(t.GaugeLine, gauge_id) or t.GaugeLine(gauge_id=gauge_id)
+    row.line, row.mechanic_id, row.at = line, who.id, desk.now
+    desk.session.add(row)
+    desk.session.flush()
+
+
+def press(ears: Ears, gauge_id: str) -> None:
+    """The key at the page does what the gauge's pedal does."""
+    _heard(ears, gauge_id).press()
+
+
+def mean_unit(ears: Ears, gauge_id: str, sent: dict[str, Any]) -> None:
+    """Which unit a gauge sends that says another than its card does; until it is opened anew."""
+    listener = _heard(ears, gauge_id)
+    ears.mean_unit(listener.session, listener.heard().unit, sent["unit"])
+
+
+def _heard(ears: Ears, gauge_id: str) -> Listener:
+    listener = ears.listening(gauge_id)
+    if listener is None:
+        raise NotFound(
+            "Nobody listens to this gauge now.", field="gauge", next_step="Choose it at its station."
+        )
+    return listener
 
 
 def register_gauge(desk: Desk, sent: dict[str, Any]) -> None:

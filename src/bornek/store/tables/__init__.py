@@ -12,6 +12,7 @@ from bornek.store.tables.explanation import Explanation
 from bornek.store.tables.fact import Fact
 from bornek.store.tables.gauge import Gauge
 from bornek.store.tables.gauge_card import GaugeCard
+from bornek.store.tables.gauge_line import GaugeLine
 from bornek.store.tables.given_revision import GivenRevision
 from bornek.store.tables.idempotency import Idempotency
 from bornek.store.tables.job import Job
@@ -55,6 +56,7 @@ __all__ = [
     "Fact",
     "Gauge",
     "GaugeCard",
+    "GaugeLine",
     "GivenRevision",
     "Idempotency",
     "Job",

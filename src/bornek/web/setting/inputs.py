@@ -8,7 +8,7 @@ from bornek.web.fields import an_id, seen_version, some_words
 
 
 class EntryIn(Schema):
-    """A reading: `text` as typed, or `value` for a confirmation or a mask."""
+    """A reading: `text` as typed, `value` for a confirmation or a mask, or `taken` for what a gauge took."""
 
     id = an_id()
     slot = fields.String(required=True, validate=validate.Length(1, 80))
@@ -16,6 +16,7 @@ class EntryIn(Schema):
     value = fields.Raw(allow_none=True)
     round = fields.Integer(strict=True, validate=validate.Range(1, 500))
     gauge = fields.String(validate=validate.Length(max=60))
+    taken = fields.String(validate=validate.Length(1, 80))
     confirmed = fields.Boolean()
     void = fields.Boolean()
     supersedes = fields.String(validate=validate.Length(max=60))

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from flask import Response
+from flask import Response, request
 from flask_smorest import Blueprint
 
 from bornek.services.setting.expect_move import Expectation, expect_move
 from bornek.services.setting.explain_round import explain_round
+from bornek.services.setting.live import LiveView, view_live
 from bornek.services.setting.record_act import record_act
 from bornek.services.setting.revise_given import revise_given
 from bornek.services.setting.sign_setting import sign_setting
@@ -35,10 +36,29 @@ def show(setting_id: str) -> Response:
     return wire().read_today(view_setting, setting_id)
 
 
+@blp.get("/<setting_id>/live")
+@blp.doc(
+    parameters=[
+        {
+            "in": "query",
+            "name": "at",
+            "required": True,
+            "explode": True,
+            "schema": {"type": "array", "items": {"type": "string"}, "maxItems": 4},
+        }
+    ]
+)
+@shows(blp, LiveView, 404, 422)
+def live(setting_id: str) -> Response:  # fmt: skip
+    return wire().read_today(
+        lambda s, day: view_live(s, wire().ears, setting_id, request.args.getlist("at"), day)
+    )
+
+
 @blp.post("/<setting_id>/entries")
 @writes(blp, EntryIn, SettingView)
 def read(sent: dict[str, Any], setting_id: str) -> Response:
-    wire().write(take_reading, setting_id, sent)
+    wire().write(take_reading, setting_id, sent, wire().ears)
     return made(wire().read_today(view_setting, setting_id))
 
 

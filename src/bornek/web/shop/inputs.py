@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from marshmallow import Schema, fields, validate
 
+from bornek.core.gauge_line import STREAM, WAYS
 from bornek.core.gauges import TAKES
 from bornek.services.shop.type_making import EDITS
 from bornek.web.fields import an_id, seen_version, some_words
@@ -147,6 +148,25 @@ class GaugeIn(Schema):
     interpolation = fields.Float(load_default=0.5)
     calibration_u = fields.Float(load_default=0.002)
     due = fields.String(load_default="", validate=validate.Regexp(r"^([0-9]{4}-[0-9]{2}-[0-9]{2})?\Z"))
+
+
+class LineIn(Schema):
+    """How a gauge talks; the core says what can be."""
+
+    talks = fields.Boolean(load_default=True)
+    port = fields.String(load_default="", validate=validate.Length(max=160))
+    pattern = fields.String(load_default="{value} {unit}", validate=validate.Length(max=100))
+    way = fields.String(load_default=STREAM, validate=validate.OneOf(list(WAYS)))
+    ask = fields.String(load_default="", validate=validate.Length(max=100))
+    pedal = fields.String(load_default="", validate=validate.Length(max=100))
+    baud = fields.Integer(load_default=9600, strict=True)
+    frame = fields.String(load_default="8N1", validate=validate.Length(max=3))
+
+
+class UnitIn(Schema):
+    """The unit that a gauge sends where its line and its card say two."""
+
+    unit = fields.String(required=True, validate=validate.Length(1, 10))
 
 
 class SumIn(Schema):

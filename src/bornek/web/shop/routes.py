@@ -10,12 +10,19 @@ from flask_smorest import Blueprint
 from bornek.services.shop.board import BoardView, board_is_stale, refresh_board, view_board
 from bornek.services.shop.buy_list import Wanted, buy_list
 from bornek.services.shop.drawer import LotView, count_shims, mike_shims, view_drawer
-from bornek.services.shop.gauges import GaugeView, register_gauge, view_gauges
+from bornek.services.shop.gauges import (
+    GaugeView,
+    mean_unit,
+    press,
+    register_gauge,
+    view_gauges,
+    write_line,
+)
 from bornek.services.shop.mechanics import MechanicView, list_mechanics
 from bornek.services.shop.search import SearchView, search
 from bornek.services.shop.yard import YardView, add_person, change_yard, view_yard
-from bornek.web.documents import shows, writes
-from bornek.web.shop.inputs import CountIn, GaugeIn, MikeIn, PersonIn, YardIn
+from bornek.web.documents import problems, shows, writes
+from bornek.web.shop.inputs import CountIn, GaugeIn, LineIn, MikeIn, PersonIn, UnitIn, YardIn
 from bornek.web.wire import made, wire
 
 blp = Blueprint("shop", __name__, url_prefix="/api", description="The yard")
@@ -85,6 +92,30 @@ def gauges() -> Response:
 def gauge(sent: dict[str, Any]) -> Response:
     wire().write(register_gauge, sent)
     return made(wire().read_today(view_gauges))
+
+
+@blp.post("/gauges/<gauge_id>/line")
+@writes(blp, LineIn, list[GaugeView])
+def gauge_line(sent: dict[str, Any], gauge_id: str) -> Response:
+    wire().write(write_line, gauge_id, sent)
+    return made(wire().read_today(view_gauges))
+
+
+@blp.post("/gauges/<gauge_id>/presses")
+@blp.response(204)
+@problems(blp, 404)
+def press_at(gauge_id: str) -> tuple[str, int]:
+    press(wire().ears, gauge_id)
+    return "", 204
+
+
+@blp.post("/gauges/<gauge_id>/unit")
+@blp.arguments(UnitIn)
+@blp.response(204)
+@problems(blp, 400, 404, 415, 422)
+def unit_meant(sent: dict[str, Any], gauge_id: str) -> tuple[str, int]:
+    mean_unit(wire().ears, gauge_id, sent)
+    return "", 204
 
 
 @blp.post("/drawer/measures")

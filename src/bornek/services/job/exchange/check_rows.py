@@ -18,6 +18,7 @@ from bornek.core.settings.records import ACT_KINDS
 from bornek.core.settings.registry import find_calculation
 from bornek.core.settings.state import stored_state
 from bornek.core.structure import build
+from bornek.core.trace.taken import check_figures
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import read_definition
 from bornek.services.desk import digest
@@ -112,6 +113,11 @@ def _job(row: Row) -> None:
     read_schools(row["schools"])
 
 
+def _entry(row: Row) -> None:
+    check_raw(row["raw"])
+    check_figures(row["trace"])
+
+
 def _setting(row: Row) -> None:
     _known_version(row["kind"], row["kind_version"])
 
@@ -152,7 +158,7 @@ CHECKS: dict[str, Callable[[Row], None]] = {
     "setting": _setting,
     "gauge": _card,
     "gauge_card": _card,
-    "entry": lambda row: check_raw(row["raw"]),
+    "entry": _entry,
     "act": lambda row: _one_of(row["kind"], ACT_KINDS, "kind"),
     "act_knob": _knob,
     "explanation": lambda row: _one_of(row["cause"], [key for key, _ in ANSWERS], "cause"),

@@ -55,7 +55,7 @@ def _from_two(rows: Rows) -> Rows:
 
 
 def _as_they_are(rows: Rows) -> Rows:
-    """Edition 4 knew no build order, 5 no fits, 7 no gear train, 8 no last look, 9 no planets: definitions and facts are read as they
+    """Edition 4 knew no build order, 5 no fits, 7 no gear train, 8 no last look, 9 no planets, 10 no gauge that talks: definitions and facts are read as they
     are, what they lack has its default."""
     return rows
 
@@ -79,5 +79,6 @@ _STEPS: dict[int, Callable[[Rows], Rows]] = {
     7: _as_they_are,
     8: _as_they_are,
     9: _as_they_are,
+    10: _as_they_are,
 }
 """How the rows of an edition become those of the next."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 FORMAT = "bornek-job"
-EDITION = 10
+EDITION = 11
 READS = tuple(range(2, EDITION + 1))
 SHARED = ("mechanic", "look_for", "gauge", "gauge_card", "unit_type", "unit_type_revision", "unit")
 """What other jobs rest on as well."""

@@ -1,0 +1,144 @@
+"""One gauge listened to: a thread of its own fills a short memory that any number of pages look into."""
+
+from __future__ import annotations
+
+import logging
+import threading
+import uuid
+from collections import deque
+from collections.abc import Callable
+from dataclasses import dataclass
+from time import monotonic
+from typing import Any
+
+import numpy as np
+
+from bornek.core.trace.trace import Trace
+from bornek.devices.gauge import BadLine, Gauge, Reading, Unreachable
+
+log = logging.getLogger("bornek")
+
+REMEMBERED = 4000
+"""Values kept: more than a minute of a fast gauge."""
+SILENT_S = 1.5
+"""A gauge that sends all the time and sent nothing for so long is silent."""
+UNHEARD_S = 20.0
+"""A gauge that no page asked about for so long is closed."""
+AGAIN_S = 1.0
+KEPT = 200
+
+
+@dataclass(frozen=True)
+class Heard:
+    """What came since the gauge was opened. `session` names this opening; `now` and the trace's times are of one
+    clock; `pressed` are the moments of pedal and key; `unit` is what the last line said."""
+
+    session: str
+    now: float
+    trace: Trace
+    unit: str
+    pressed: tuple[float, ...]
+    trouble: str
+    silent: bool
+
+
+class Listener:
+    def __init__(self, gauge: Gauge, streams: bool, clock: Callable[[], float] = monotonic) -> None:
+        self._gauge, self._streams, self._clock = gauge, streams, clock
+        self._lock = threading.Lock()
+        self._values: deque[Reading] = deque(maxlen=REMEMBERED)
+        self._pressed: deque[float] = deque(maxlen=50)
+        self._kept: dict[str, dict[str, Any]] = {}
+        self._count = 0
+        self._trouble = ""
+        self._unit = ""
+        self._last = self._asked = clock()
+        self._stop = threading.Event()
+        self.session = uuid.uuid4().hex[:12]
+        self._thread = threading.Thread(target=self._listen, name="gauge", daemon=True)
+
+    def start(self) -> None:
+        self._thread.start()
+
+    def close(self, wait: bool = False) -> None:
+        self._stop.set()
+        if wait:
+            self._thread.join(5)
+
+    @property
+    def closed(self) -> bool:
+        return self._stop.is_set()
+
+    def press(self) -> None:
+        """The key at the page does what a pedal does."""
+        with self._lock:
+            self._pressed.append(self._clock())
+
+    def keep(self, key: str, taken: dict[str, Any]) -> None:
+        """Holds what may be taken until somebody takes it, or until much else was."""
+        with self._lock:
+            self._kept[key] = taken
+            while len(self._kept) > KEPT:
+                self._kept.pop(next(iter(self._kept)))
+
+    def kept(self, key: str) -> dict[str, Any] | None:
+        with self._lock:
+            return self._kept.get(key)
+
+    def heard(self) -> Heard:
+        """Looked into by a page: this is also what keeps the gauge open."""
+        now = self._clock()
+        with self._lock:
+            self._asked = now
+            values = list(self._values)
+            pressed, trouble, unit, count = tuple(self._pressed), self._trouble, self._unit, self._count
+            silent = self._streams and now - self._last > SILENT_S
+        trace = Trace(
+            np.array([r.at_s for r in values]),
+            np.array([r.value for r in values], dtype=float),
+            count - len(values),
+        )
+        return Heard(self.session, now, trace, unit, pressed, trouble, silent)
+
+    def _listen(self) -> None:
+        try:
+            while not self._stop.is_set() and self._clock() - self._asked < UNHEARD_S:
+                self._once()
+        except Exception:
+            log.exception("a gauge's line stopped")
+            self._trouble = "Its line stopped for a reason that is in the log."
+        finally:
+            self._stop.set()
+            self._gauge.close()
+
+    def _once(self) -> None:
+        """Opens, and reads until the line breaks."""
+        try:
+            self._gauge.open()
+            self._say("")
+            while not self._stop.is_set() and self._clock() - self._asked < UNHEARD_S:
+                try:
+                    self._take(self._gauge.read())
+                except BadLine as error:
+                    self._say(str(error))
+        except Unreachable as error:
+            self._say(str(error))
+            self._gauge.close()
+            self._stop.wait(AGAIN_S)
+
+    def _say(self, words: str) -> None:
+        with self._lock:
+            self._trouble = words
+
+    def _take(self, readings: list[Reading]) -> None:
+        if not readings:
+            return
+        with self._lock:
+            self._last, self._trouble = self._clock(), ""
+            for reading in readings:
+                if reading.pedal:
+                    self._pressed.append(reading.at_s)
+                else:
+                    self._values.append(reading)
+                    self._count += 1
+                    self._unit = reading.unit
