@@ -23,6 +23,7 @@ settings.register_profile("steady", derandomize=True, deadline=None, max_example
 settings.load_profile("steady")
 GROUPS = {
     "test_page.py": "pages",
+    "test_live.py": "pages",
     "test_journeys.py": "walks",
     "test_strip.py": "walks",
     "test_odd_states.py": "walks",

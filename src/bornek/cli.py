@@ -16,6 +16,8 @@ from bornek.core.errors import BornekError, InputError
 from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import calculations, kinds
 from bornek.demo.seed import seed
+from bornek.gauge_sim import add_arguments, start_demo_gauges
+from bornek.gauge_sim import run as run_gauge
 from bornek.serve import serve
 from bornek.services.archive.read_archive import is_archive, read_archive
 from bornek.services.archive.take_archive import take_archive
@@ -78,6 +80,9 @@ def _parser() -> argparse.ArgumentParser:
                               help="another name under which it answers")  # fmt: skip
         if name in OTHER:
             made.add_argument(OTHER[name], dest="other", type=Path, required=True)
+    add_arguments(
+        command("gauge-sim", run_gauge, "Run a simulated gauge that sends its values over a socket.")
+    )
     for name, run, words in (
         ("openapi", _openapi, "Write the OpenAPI document."),
         ("looks", _looks, "Write the page's palette and verdict marks into a folder."),
@@ -164,7 +169,10 @@ def _seed(args: argparse.Namespace) -> None:
 def _demo(args: argparse.Namespace) -> None:
     if not args.data.exists():
         _seed(args)
+    gauges = start_demo_gauges()
     _serve(args)
+    for gauge in gauges:
+        gauge.close()
 
 
 def _backup(args: argparse.Namespace) -> None:

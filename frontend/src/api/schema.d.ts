@@ -586,6 +586,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gauges/{gauge_id}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                gauge_id: string;
+            };
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gauge_id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GaugeHeard"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gauges/{gauge_id}/line": {
         parameters: {
             query?: never;
@@ -710,6 +759,15 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -7285,6 +7343,12 @@ export interface components {
             resolution: number;
             unit: string;
         };
+        GaugeHeard: {
+            raw: string;
+            shown: string;
+            state: string;
+            words: string;
+        };
         GaugeIn: {
             /** @default 0.002 */
             calibration_u?: number;
@@ -7626,6 +7690,11 @@ export interface components {
             total_nm: number;
             /** @enum {string} */
             type: "joint_packs";
+        };
+        KeptTrace: {
+            entry: string;
+            points: number[];
+            words: string;
         };
         KindChoice: {
             family: string;
@@ -8896,6 +8965,7 @@ export interface components {
             shim_form: string;
             signature: components["schemas"]["SignatureView"] | null;
             stations: components["schemas"]["StationGauge"][];
+            traces: components["schemas"]["KeptTrace"][];
             version: number;
         };
         Shaft: {
@@ -9051,6 +9121,7 @@ export interface components {
             gauge: string;
             name: string;
             slot: string;
+            talking: string[];
         };
         Stay: {
             condemned: string;

@@ -82,6 +82,11 @@ function release(event: MouseEvent): void {
   if (event.detail > 0 && event.target instanceof Element) event.target.closest("button")?.blur();
 }
 
+/** After a choice from a list its button would keep Space and Enter: the keys go back to the page. */
+export function giveKeysBack(): void {
+  window.setTimeout(() => document.activeElement instanceof HTMLElement && document.activeElement.blur());
+}
+
 function remember(event: FocusEvent): void {
   if (isLive(event.target)) lastLive = event.target;
 }

@@ -10,7 +10,14 @@ import OutHatch from "./OutHatch.vue";
 import ReadoutNeedle from "./ReadoutNeedle.vue";
 import ReadoutWindow from "./ReadoutWindow.vue";
 
-const props = defineProps<{ scene: Readout; gutter?: number; small?: boolean; compact?: boolean }>();
+/** `live`: where the needle of a gauge stands now, taken by nobody yet. */
+const props = defineProps<{
+  scene: Readout;
+  gutter?: number;
+  small?: boolean;
+  compact?: boolean;
+  live?: number | null;
+}>();
 const hatch = useId();
 const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
@@ -204,6 +211,18 @@ const spoken = computed(() => {
       </g>
       <g v-if="!small" stroke="var(--found)" stroke-width="3">
         <line v-for="r in stacked" :key="r.x" :x1="r.x" :x2="r.x" :y1="top" :y2="top + (r.long ? 27 : 15)" />
+      </g>
+      <g v-if="typeof live === 'number'" data-live-needle>
+        <line
+          :x1="x(live)"
+          :x2="x(live)"
+          :y1="top - 12"
+          :y2="base + 4"
+          stroke="var(--found)"
+          stroke-width="3"
+          stroke-dasharray="6 4"
+        />
+        <circle :cx="x(live)" :cy="base" r="6" fill="var(--surface)" stroke="var(--found)" stroke-width="3" />
       </g>
       <ReadoutNeedle
         v-if="scene.needle"

@@ -23,7 +23,7 @@ BAUDS = (300, 600, 1200, 2400, 4800, 9600, 19200, 38400, 57600, 115200)
 _PORT = re.compile(
     r"/dev/(tty[\w.-]+|serial/by-id/[\w.:-]+)|COM\d{1,3}|socket://[A-Za-z0-9.-]{1,100}:\d{2,5}"
 )
-_NUMBER = r"(?P<value>[-+]?\s?\d{1,12}(?:[.,]\d{1,9})?(?:[eE][-+]?\d{1,2})?)"
+_NUMBER = r"(?P<value>[-+]?\s{0,8}\d{1,12}(?:[.,]\d{1,9})?(?:[eE][-+]?\d{1,2})?)"
 _FIELDS = {"{value}": _NUMBER, "{unit}": r"(?P<unit>[A-Za-z·µ\"°]{0,8})", "{any}": r".{0,40}?"}
 LONGEST = 80
 

@@ -18,11 +18,11 @@ from bornek.demo.meshes import seed_meshes
 from bornek.demo.plan import seed_plan
 from bornek.demo.prove import seed_opened, seed_prove
 from bornek.demo.strip import ring_set_paint, seed_old_winch, seed_strip
-from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TYPES
+from bornek.demo.yard import DRAWER, GAUGES, JOBS, LIMIT_TABLES, MECHANICS, OLD_JOB, TALKING, TYPES
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
 from bornek.services.shop.drawer import count_shims, mike_shims
-from bornek.services.shop.gauges import register_gauge
+from bornek.services.shop.gauges import register_gauge, write_line
 from bornek.services.shop.limit_tables import write_limit_table
 from bornek.services.shop.mechanics import add_mechanic
 from bornek.services.shop.unit_types import define_type
@@ -38,8 +38,10 @@ def seed(session: Session, files: Files | None = None) -> None:
     desk = Desk(session, MECHANICS[0][0], START)
     for key, name in MECHANICS:
         add_mechanic(session, key, name)
-    for card in GAUGES:
+    for card in (*GAUGES, *(talking for talking, _ in TALKING)):
         register_gauge(desk, {"quantity": "length", **card})
+    for card, line in TALKING:
+        write_line(desk, card["id"], line)
     for form, lots in DRAWER.items():
         for thickness, n in lots.items():
             count_shims(

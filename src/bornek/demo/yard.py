@@ -45,6 +45,14 @@ GAUGES: tuple[dict[str, Any], ...] = (
      "interpolation": 0.5, "calibration_u": 0.05, "due": "2027-05-20"},
 )  # fmt: skip
 
+TALKING: tuple[tuple[dict[str, Any], dict[str, Any]], ...] = tuple(
+    ({"id": f"lever-{n}", "takes": ["travel"], "name": f"Lever {n}, simulated", "unit": "mm", "division": 0.001,
+      "interpolation": 1.0, "calibration_u": 0.003, "due": "2027-05-15"},
+     {"port": f"socket://127.0.0.1:{port}", "pattern": "{value} {unit}", "pedal": "PEDAL", "talks": True})
+    for n, port in ((6, 8471), (7, 8472))
+)  # fmt: skip
+"""Gauges whose needles can be heard: the simulated ones that ship with the application."""
+
 DRAWER = {
     "C3 ring": {0.05: 6, 0.08: 4, 0.10: 8, 0.15: 5, 0.20: 6, 0.25: 4, 0.50: 3},
     "P5 ring": {0.05: 4, 0.10: 6, 0.20: 5, 0.25: 4, 0.50: 4},

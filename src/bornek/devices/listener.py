@@ -31,7 +31,7 @@ KEPT = 200
 @dataclass(frozen=True)
 class Heard:
     """What came since the gauge was opened. `session` names this opening; `now` and the trace's times are of one
-    clock; `pressed` are the moments of pedal and key; `unit` is what the last line said."""
+    clock; `pressed` are the moments of pedal and key; `unit` is what the last line said, `raw` the line itself."""
 
     session: str
     now: float
@@ -40,6 +40,7 @@ class Heard:
     pressed: tuple[float, ...]
     trouble: str
     silent: bool
+    raw: str = ""
 
 
 class Listener:
@@ -51,7 +52,7 @@ class Listener:
         self._kept: dict[str, dict[str, Any]] = {}
         self._count = 0
         self._trouble = ""
-        self._unit = ""
+        self._unit = self._raw = ""
         self._last = self._asked = clock()
         self._stop = threading.Event()
         self.session = uuid.uuid4().hex[:12]
@@ -92,13 +93,14 @@ class Listener:
             self._asked = now
             values = list(self._values)
             pressed, trouble, unit, count = tuple(self._pressed), self._trouble, self._unit, self._count
+            raw = self._raw
             silent = self._streams and now - self._last > SILENT_S
         trace = Trace(
             np.array([r.at_s for r in values]),
             np.array([r.value for r in values], dtype=float),
             count - len(values),
         )
-        return Heard(self.session, now, trace, unit, pressed, trouble, silent)
+        return Heard(self.session, now, trace, unit, pressed, trouble, silent, raw)
 
     def _listen(self) -> None:
         try:
@@ -142,3 +144,4 @@ class Listener:
                     self._values.append(reading)
                     self._count += 1
                     self._unit = reading.unit
+                self._raw = reading.raw

@@ -51,7 +51,7 @@ const knob = computed(() => props.page.view?.knobs[0]);
     >
       <div class="relative min-h-12">
         <SumButton class="absolute left-0 top-0 z-2" :page="page" />
-        <ReadoutMark v-if="strip" :scene="strip" :gutter="134" />
+        <ReadoutMark v-if="strip" :scene="strip" :gutter="134" :live="page.heard.here?.at" />
         <LadderMark v-for="l in of('ladder')" :key="l.label" class="mt-1" :scene="l" :gutter="134" />
       </div>
       <PanelStack :page="page" :desk="desk">

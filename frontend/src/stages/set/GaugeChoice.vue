@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** With which gauge the live station is read: those that can take it, and no other. */
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/vue";
+import { giveKeysBack } from "../../composables/useKeys";
 import type { StationGauge } from "../../api/client";
 
 defineProps<{ station: StationGauge; name: string }>();
@@ -12,7 +13,7 @@ const gauge = defineModel<string>({ required: true });
     No gauge on the shelf can take this: write its card under Gauges.
   </p>
   <p v-else-if="station.could.length === 1" class="text-[15px] text-secondary">with {{ name }}</p>
-  <Listbox v-else v-model="gauge" as="div" class="relative">
+  <Listbox v-else v-model="gauge" as="div" class="relative" @update:model-value="giveKeysBack">
     <ListboxButton class="-my-2 min-h-11 text-left text-[15px] text-secondary underline" data-gauge-choice>
       with {{ name }}
     </ListboxButton>
@@ -29,7 +30,7 @@ const gauge = defineModel<string>({ required: true });
           :class="active ? 'bg-here text-on-here' : ''"
           :data-option="id"
         >
-          {{ words }}
+          {{ words }}{{ station.talking.includes(id ?? "") ? ", talks" : "" }}
         </li>
       </ListboxOption>
     </ListboxOptions>

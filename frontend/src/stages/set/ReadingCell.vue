@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** One station: taken, live, waiting, asked about or filled twice. The live one takes the keyboard. */
 import { computed } from "vue";
-import type { Cell } from "../../api/client";
+import type { Cell, KeptTrace } from "../../api/client";
+import TraceMark from "../../marks/TraceMark.vue";
 import { stationOf } from "./stations/stations";
 import type { Take } from "./useSetPage";
 
@@ -11,6 +12,7 @@ const props = defineProps<{
   live: boolean;
   correcting?: boolean;
   dense?: boolean;
+  trace?: KeptTrace;
 }>();
 const text = defineModel<string>({ required: true });
 defineEmits<{ pick: []; take: [what: Take] }>();
@@ -68,10 +70,12 @@ const hint = computed(() => {
       :class="size"
       type="button"
       class="flex-1 px-1.5 text-left leading-none font-[650]"
-      :aria-label="`${cell.label}: ${shown || 'not read'}`"
+      :aria-label="`${cell.label}: ${shown || 'not read'}${trace ? `, ${trace.words}` : ''}`"
+      :title="trace?.words"
       @click="$emit('pick')"
     >
       {{ shown }}
     </button>
+    <TraceMark v-if="trace && !live" :points="trace.points" :width="80" :height="dense ? 12 : 18" />
   </div>
 </template>

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 /** The reading guide: posture on the left, stations by group, the main action on the right. */
 import { computed, ref } from "vue";
-import type { Cell } from "../../api/client";
+import type { Cell, KeptTrace } from "../../api/client";
 import ReadingCell from "./ReadingCell.vue";
 import { stationOf } from "./stations/stations";
 import type { Take } from "./useSetPage";
 
-const props = defineProps<{ cells: Cell[]; live: string | null; correcting: boolean; above?: string }>();
+const props = defineProps<{
+  cells: Cell[];
+  live: string | null;
+  correcting: boolean;
+  above?: string;
+  traces: KeptTrace[];
+}>();
 const text = defineModel<string>({ required: true });
 defineEmits<{ pick: [slot: string]; take: [what: Take] }>();
 const groups = computed(() => {
@@ -87,6 +93,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
             :live="c.cell.slot === live"
             :correcting="correcting"
             :dense="dense"
+            :trace="traces.find((t) => t.entry === c.cell.entries.at(-1)?.id)"
             @pick="$emit('pick', c.cell.slot)"
             @take="(what) => $emit('take', what)"
           />

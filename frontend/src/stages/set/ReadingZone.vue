@@ -3,6 +3,7 @@
 import AskedPanel from "./AskedPanel.vue";
 import GaugeChoice from "./GaugeChoice.vue";
 import { takenAbove } from "./layouts";
+import LiveStation from "./LiveStation.vue";
 import ReadingRow from "./ReadingRow.vue";
 import type { SettingDesk } from "./useSetting";
 import type { SetPageState } from "./useSetPage";
@@ -29,6 +30,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
       :above="takenAbove(page.sheet.layout)"
       @update:model-value="page.type"
       @pick="page.pick"
+      :traces="page.view?.traces ?? []"
       @take="page.take"
     >
       <template #gauge>
@@ -40,6 +42,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
           :name="page.gaugeName"
           @update:model-value="page.readWith"
         />
+        <LiveStation :page="page" />
       </template>
       <template v-if="page.asked">
         <p class="mb-2 font-bold">Asked before it counts</p>

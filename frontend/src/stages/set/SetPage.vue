@@ -37,6 +37,7 @@ useSetKeys(
       if (page.sheet?.what_if) void router.push(`/jobs/${props.job}/set/${props.setting}/what-if`);
     },
     g: page.toggle("given"),
+    " ": () => page.heard.press(),
     s: page.toggle("sign"),
     a: () => (help.value = "cautions"),
     t: nextTheme,

@@ -8,7 +8,7 @@ export const SET_KEYS: [string, string][] = [
   ["d", "done: writes down the move, or signs, when that is open"],
   ["c", "correct the last reading"],
   ["r", "re-seat and read again"],
-  ["Space", "start and stop the watch at a station that takes a time"],
+  ["Space", "take what a gauge that talks shows, or mark the zero; the watch at a station that takes a time"],
   ["w", "what if: other packs, shown ahead (a bevel pair)"],
   ["g", "what is given"],
   ["s", "sign"],
@@ -20,13 +20,12 @@ export const SET_KEYS: [string, string][] = [
 ];
 
 /** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. `stray`: says whether a key is
- * part of a number that no station takes. */
-export function useSetKeys(run: Record<string, () => void>, stray: (key: string) => boolean): void {
+ * part of a number that no station takes. What answers false has not used its key. */
+export function useSetKeys(run: Record<string, () => unknown>, stray: (key: string) => boolean): void {
   useKeys((event, typing) => {
     if (stray(event.key)) return true;
     const shortcut = event.key.length > 1 || !typing ? run[event.key] : undefined;
     if (!shortcut || event.repeat) return false;
-    shortcut();
-    return true;
+    return shortcut() !== false;
   });
 }

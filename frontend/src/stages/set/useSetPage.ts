@@ -5,6 +5,7 @@ import { begins } from "../../composables/useKeys";
 import type { SettingDesk } from "./useSetting";
 import { useFlankPaint } from "./useFlankPaint";
 import { takenAbove } from "./layouts";
+import { useLive, type Fill } from "./useLive";
 import { useStationGauge } from "./useStationGauge";
 import { useTyped } from "./useTyped";
 
@@ -130,6 +131,16 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     if (liveTakes.value) await take({ text: behind });
     else typing.refuse(behind, reason.value);
   }
+  /** What a gauge that talks took: into its own cell, where that is still open or is being corrected. */
+  async function takeFrom(fill: Fill): Promise<boolean> {
+    const cell = sheet.value?.cells.find((c) => c.slot === fill.slot);
+    const old = cell?.entries.at(-1);
+    if (!cell || working.value || panel.value === "given" || shownPanel.value === "cautions") return false;
+    if (old && picked.value !== cell.slot) return false;
+    const ok = await desk.entry(old ? { ...fill, supersedes: old.id } : fill);
+    if (ok && picked.value === cell.slot) picked.value = packAsked.value ? (sheet.value?.next ?? null) : null;
+    return ok;
+  }
   async function send(cell: Cell, what: Take): Promise<boolean> {
     const old = cell.entries.at(-1);
     const more = old && picked.value ? { supersedes: old.id } : {};
@@ -196,6 +207,8 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     return { label: "Sign", run: toggle("sign") };
   });
 
+  const heard = useLive(setting, view, live, reader.gauge, takeFrom);
+
   return reactive({
     view,
     sheet,
@@ -217,6 +230,7 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     station: reader.station,
     gauge: reader.gauge,
     gaugeName: reader.name,
+    heard,
     readWith: (id: string) => void (reader.gauge.value = id),
     eyebrow,
     working,

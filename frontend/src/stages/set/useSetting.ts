@@ -35,6 +35,8 @@ export function useSetting(id: Ref<string>) {
     confirmed?: boolean;
     void?: boolean;
     gauge?: string;
+    id?: string;
+    taken?: string;
   }) => {
     const sent = { id: newId(), round: view.value?.sheet.round, ...what };
     return write((params, seen) => {

@@ -48,9 +48,9 @@ def check_figures(stored: Mapping[str, Any] | None) -> None:
     """Raises InputError for kept figures that are none; nothing kept is a typed reading.
 
     >>> check_figures(None)
-    >>> check_figures({"how": "guess"})
+    >>> check_figures({"points": 3})
     Traceback (most recent call last):
-    bornek.core.errors.InputError: What was taken does not hold: it wants value.
+    bornek.core.errors.InputError: What was taken does not hold: points must be a short list.
     """
     if stored is None:
         return

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence, Set
 from dataclasses import dataclass
 from typing import Any
 
@@ -16,12 +16,14 @@ READ = ("scalar", "between")
 
 @dataclass(frozen=True)
 class StationGauge:
-    """`gauge` is taken where nobody names another; `could` are all that can take what the station needs."""
+    """`gauge` is taken where nobody names another; `could` are all that can take what the station needs,
+    `talking` those of them whose needle can be heard here."""
 
     slot: str
     gauge: str
     name: str
     could: list[list[str]]
+    talking: list[str]
 
 
 def able(slot: Slot, shelf: Iterable[Gauge]) -> list[Gauge]:
@@ -48,7 +50,7 @@ def gauge_at(slot: Slot, own: Gauge | None, shelf: Iterable[Gauge]) -> Gauge | N
 
 
 def station_gauges(
-    slots: Sequence[Slot], own: Gauge | None, shelf: Mapping[str, Gauge]
+    slots: Sequence[Slot], own: Gauge | None, shelf: Mapping[str, Gauge], talking: Set[str] = frozenset()
 ) -> list[StationGauge]:
     """For every station that a gauge reads: with which, and with which it could be."""
     shown = []
@@ -57,7 +59,10 @@ def station_gauges(
             continue
         taken = gauge_at(slot, own, shelf.values())
         could = [[g.id, g.name] for g in able(slot, shelf.values())]
-        shown.append(StationGauge(slot.key, taken.id if taken else "", taken.name if taken else "", could))
+        heard = [key for key, _ in could if key in talking and slot.motion]
+        shown.append(
+            StationGauge(slot.key, taken.id if taken else "", taken.name if taken else "", could, heard)
+        )
     return shown
 
 

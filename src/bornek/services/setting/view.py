@@ -16,8 +16,10 @@ from bornek.core.settings.kind import speech
 from bornek.core.settings.knobs import Domain, Knob
 from bornek.core.settings.state import StateView, show_state
 from bornek.core.sheet import Sheet
+from bornek.core.trace.taken import figure_words
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.frozen import not_held, shown_sheet
+from bornek.services.setting.gauge_lines import talking
 from bornek.services.setting.given_view import FieldView, show_fields
 from bornek.services.setting.kept_settings import read_once
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
@@ -89,6 +91,15 @@ class SignatureView:
 
 
 @dataclass(frozen=True)
+class KeptTrace:
+    """What the needle did where a reading of this round was taken by a gauge."""
+
+    entry: str
+    points: list[float]
+    words: str
+
+
+@dataclass(frozen=True)
 class SettingView:
     """One setting, whole: what the page of a setting shows. `memory`: what other jobs of the type showed here, before
     anything was read."""
@@ -105,6 +116,7 @@ class SettingView:
     knobs: list[KnobView]
     signature: SignatureView | None
     memory: list[MemoryLine]
+    traces: list[KeptTrace]
     sheet: Sheet
 
 
@@ -129,6 +141,7 @@ def show_setting(session: Session, loaded: LoadedSetting, today: date) -> dict[s
             knobs=[_knob(k, loaded) for k in loaded.reckoning.knobs],
             signature=view_signature(session, loaded),
             memory=type_memory(session, loaded),
+            traces=_traces(loaded),
             sheet=sheet,
         )
     )
@@ -145,7 +158,17 @@ def _stations(session: Session, loaded: LoadedSetting, today: date) -> list[Stat
     if loaded.signed:
         return []
     shelf = read_once(session, "gauges", lambda: find_gauges(session, today))
-    return station_gauges(loaded.reckoning.guide.slots, shelf.get(loaded.ctx.gauge), shelf)
+    talk = read_once(session, "talking", lambda: talking(session))
+    return station_gauges(loaded.reckoning.guide.slots, shelf.get(loaded.ctx.gauge), shelf, talk)
+
+
+def _traces(loaded: LoadedSetting) -> list[KeptTrace]:
+    here = next((r.id for r in loaded.log.rounds if r.number == loaded.log.round), "")
+    return [
+        KeptTrace(e.id, [float(p) for p in e.trace["points"]], figure_words(e.trace))
+        for e in loaded.log.entries
+        if e.trace and e.round_id == here
+    ]
 
 
 def _gauge(loaded: LoadedSetting) -> GaugeHead:

@@ -11,11 +11,13 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import NotFound
 from bornek.core.gauge_line import TalkLine
 from bornek.core.gauges import Gauge
+from bornek.core.quantities import unit_said
 from bornek.devices.ears import Ears
 from bornek.devices.listener import Listener
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.gauge_lines import line_of
+from bornek.services.setting.say_gauge import say_gauge
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 from bornek.store.tables.gauge import CARD
@@ -60,6 +62,29 @@ def write_line(desk: Desk, gauge_id: str, sent: dict[str, Any]) -> None:
     row.line, row.mechanic_id, row.at = line, who.id, desk.now
     desk.session.add(row)
     desk.session.flush()
+
+
+@dataclass(frozen=True)
+class GaugeHeard:
+    """How a gauge's line is, tried out: the last line as it came, and the value that its pattern makes of it."""
+
+    state: str
+    words: str
+    raw: str
+    shown: str
+
+
+def hear_gauge(session: Session, ears: Ears, gauge_id: str, today: date) -> dict[str, Any]:
+    """Opens the line, where it is not open, and says what comes."""
+    gauge, line = find_gauges(session, today).get(gauge_id), line_of(session, gauge_id)
+    if gauge is None or line is None:
+        raise NotFound(
+            "This gauge does not talk.", field="gauge", next_step="Write on its card how it is reached."
+        )
+    heard = ears.listen(gauge_id, line).heard()
+    says = say_gauge(gauge, heard, unit_said(heard.unit, gauge.quantity), "")
+    shown = f"{heard.trace.v[-1]:g} {heard.unit or gauge.unit}" if len(heard.trace) else ""
+    return asdict(GaugeHeard(says.state, says.words, heard.raw, shown))
 
 
 def press(ears: Ears, gauge_id: str) -> None:

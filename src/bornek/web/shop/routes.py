@@ -11,7 +11,9 @@ from bornek.services.shop.board import BoardView, board_is_stale, refresh_board,
 from bornek.services.shop.buy_list import Wanted, buy_list
 from bornek.services.shop.drawer import LotView, count_shims, mike_shims, view_drawer
 from bornek.services.shop.gauges import (
+    GaugeHeard,
     GaugeView,
+    hear_gauge,
     mean_unit,
     press,
     register_gauge,
@@ -101,9 +103,15 @@ def gauge_line(sent: dict[str, Any], gauge_id: str) -> Response:
     return made(wire().read_today(view_gauges))
 
 
+@blp.get("/gauges/<gauge_id>/heard")
+@shows(blp, GaugeHeard, 404)
+def heard(gauge_id: str) -> Response:
+    return wire().read_today(lambda s, day: hear_gauge(s, wire().ears, gauge_id, day))
+
+
 @blp.post("/gauges/<gauge_id>/presses")
 @blp.response(204)
-@problems(blp, 404)
+@problems(blp, 404, 422)
 def press_at(gauge_id: str) -> tuple[str, int]:
     press(wire().ears, gauge_id)
     return "", 204

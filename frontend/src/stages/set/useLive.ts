@@ -1,0 +1,121 @@
+import { useDocumentVisibility } from "@vueuse/core";
+import { computed, onBeforeUnmount, ref, watch, type Ref } from "vue";
+import { api, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
+import { useKept } from "../../composables/useKept";
+
+/** How often the gauges are asked about: a needle that is drawn so often looks alive, and a request is short. */
+const EVERY_MS = 120;
+/** After an answer that failed it is asked less often. */
+const LATER_MS = 1000;
+const REFUSED_MS = 4000;
+
+export interface Fill {
+  id: string;
+  slot: string;
+  gauge: string;
+  taken: string;
+}
+
+/** The gauges that talk at the live station, and at one station of another group where a second one stands: what they
+ * show, and what may be taken of it. One short request serves both, and only while the page is in sight. */
+export function useLive(
+  setting: string,
+  view: Ref<SettingView | undefined>,
+  live: Ref<string | null>,
+  gauge: Ref<string>,
+  take: (fill: Fill) => Promise<boolean>,
+) {
+  const second = useKept<string>(`second.${setting}`, "");
+  const heard = ref<LiveGauge[]>([]);
+  const refused = ref("");
+  const used = new Map<string, { session: string; after: number }>();
+  const sight = useDocumentVisibility();
+  const cells = computed(() => view.value?.sheet.cells ?? []);
+  const talks = (slot: string, id: string) =>
+    view.value?.stations.some((s) => s.slot === slot && s.talking.includes(id)) ?? false;
+  const group = computed(() => cells.value.find((c) => c.slot === live.value)?.group);
+  /** The next open station of another group: there the second gauge stands. */
+  const otherSlot = computed(
+    () => cells.value.find((c) => isOpen(c) && c.group !== group.value && c.slot !== live.value)?.slot ?? "",
+  );
+  const couldBeSecond = computed(() => {
+    const at = view.value?.stations.find((s) => s.slot === otherSlot.value);
+    return at?.could.filter(([id]) => id !== gauge.value && at.talking.includes(id ?? "")) ?? [];
+  });
+  const stations = computed(() => {
+    const found: { slot: string; gauge: string }[] = [];
+    if (live.value && talks(live.value, gauge.value)) found.push({ slot: live.value, gauge: gauge.value });
+    const other = second.value && second.value !== gauge.value && talks(otherSlot.value, second.value);
+    if (found.length && other) found.push({ slot: otherSlot.value, gauge: second.value });
+    return found;
+  });
+  const here = computed(() => heard.value.find((g) => g.gauge === gauge.value && stations.value.length));
+  const there = computed(() =>
+    heard.value.find((g) => g.gauge === second.value && stations.value.length > 1),
+  );
+
+  let timer = 0;
+  let stopped = false;
+  const next = (ms: number) => {
+    window.clearTimeout(timer);
+    if (!stopped && stations.value.length && sight.value === "visible") timer = window.setTimeout(ask, ms);
+  };
+  async function ask() {
+    const at = stations.value.map(({ slot, gauge: id }) => {
+      const seen = used.get(id);
+      return [slot, id, ...(seen ? [seen.session, Math.max(seen.after, 0)] : [])].join("~");
+    });
+    try {
+      const answer = await unwrap(
+        api.GET("/api/settings/{setting_id}/live", {
+          params: { path: { setting_id: setting }, query: { at } },
+        }),
+      );
+      heard.value = answer.gauges;
+      for (const one of answer.gauges) await use(one);
+      next(EVERY_MS);
+    } catch {
+      next(LATER_MS);
+    }
+  }
+  /** What came since is taken once, in its order; what was there before this page looked is not. */
+  async function use(one: LiveGauge) {
+    const seen = used.get(one.gauge);
+    if (seen?.session !== one.session) {
+      used.set(one.gauge, { session: one.session, after: Math.max(one.number - 1, 0) });
+      return;
+    }
+    for (const no of one.refused) {
+      seen.after = Math.max(seen.after, no.number);
+      refused.value = no.words;
+      window.setTimeout(() => (refused.value = ""), REFUSED_MS);
+    }
+    for (const found of one.takes) {
+      seen.after = Math.max(seen.after, found.number);
+      refused.value = "";
+      for (const fill of found.fills)
+        await take({ id: fill.id, slot: fill.slot, gauge: one.gauge, taken: found.id });
+    }
+  }
+  watch([stations, sight], () => next(0), { immediate: true });
+  onBeforeUnmount(() => {
+    stopped = true;
+    window.clearTimeout(timer);
+  });
+
+  /** Does what a pedal does, at every gauge that is listened to; false where there is none. */
+  function press(): boolean {
+    if (!stations.value.length) return false;
+    for (const { gauge: id } of stations.value)
+      void api.POST("/api/gauges/{gauge_id}/presses", { params: { path: { gauge_id: id } } });
+    return true;
+  }
+  const meanUnit = (id: string, unit: string) =>
+    void api.POST("/api/gauges/{gauge_id}/unit", { params: { path: { gauge_id: id } }, body: { unit } });
+  const hearSecond = (id: string | string[]) => (second.value = String(id));
+  return { here, there, second, hearSecond, couldBeSecond, refused, press, meanUnit };
+}
+
+function isOpen(cell: Cell): boolean {
+  return cell.accepts === "scalar" && !cell.entries.length && !cell.blocked;
+}

@@ -1,0 +1,183 @@
+"""Pries, turns and settled values seen in a trace, worked by hand."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from bornek.core.errors import InputError
+from bornek.core.gauge_line import TalkLine
+from bornek.core.trace.pries import find_pries, take_pull
+from bornek.core.trace.rests import find_rests
+from bornek.core.trace.seen import UNSETTLED, look
+from bornek.core.trace.still import take_still
+from bornek.core.trace.taken import check_figures, figure_words
+from bornek.core.trace.trace import Trace, noise
+from bornek.core.trace.turns import find_turns
+
+STEP = 0.001
+
+
+def steps(*parts: tuple[float, float], hz: float = 25.0) -> Trace:
+    """A needle that stands at each level for so many seconds."""
+    v = np.concatenate([np.full(round(seconds * hz), level) for level, seconds in parts])
+    return Trace(np.arange(len(v)) / hz, v)
+
+
+def test_a_pry_is_the_settled_greatest_less_the_settled_least() -> None:
+    pries = find_pries(steps((0.012, 1), (0.157, 1), (0.012, 1)), STEP).pries
+    assert [p.value for p in pries] == [pytest.approx(0.145)]
+    assert (pries[0].low, pries[0].high) == (pytest.approx(0.012), pytest.approx(0.157))
+
+
+def test_three_pries_are_three_readings() -> None:
+    trace = steps((0, 1), (0.145, 1), (0, 1), (0.140, 1), (0, 1), (0.150, 1), (0, 1))
+    assert [round(p.value, 3) for p in find_pries(trace, STEP).pries] == [0.145, 0.140, 0.150]
+
+
+def test_a_pull_the_other_way_is_a_travel_too() -> None:
+    assert find_pries(steps((0.2, 1), (0.05, 1), (0.2, 1)), STEP).pries[0].value == pytest.approx(0.15)
+
+
+def test_both_ways_out_of_the_middle_are_one_travel() -> None:
+    trace = steps((0, 1), (0.1, 1), (-0.05, 1), (0, 1))
+    assert find_pries(trace, STEP).pries[0].value == pytest.approx(0.15)
+
+
+def test_a_pull_that_never_settled_is_not_taken_and_said() -> None:
+    seen = find_pries(steps((0, 1), (0.1, 0.2), (0, 1)), STEP)
+    assert not seen.pries
+    assert "before the needle settled" in seen.words
+
+
+def test_what_does_not_come_home_is_not_taken() -> None:
+    assert not find_pries(steps((0, 1), (0.15, 1), (0.06, 2)), STEP).pries
+
+
+def test_what_stands_elsewhere_for_long_is_a_new_seat() -> None:
+    trace = steps((0, 1), (0.5, 7), (0.6, 1), (0.5, 1))
+    assert [round(p.value, 3) for p in find_pries(trace, STEP).pries] == [0.1]
+
+
+def test_a_press_takes_the_pull_as_it_stands_and_the_pry_is_not_taken_twice() -> None:
+    trace = steps((0, 1), (0.145, 1.2), (0, 1))
+    seen = look("pry", trace, STEP, [2.0])
+    assert [round(t.value, 3) for t in seen.takes] == [0.145]
+
+
+def test_a_press_where_nothing_moves_takes_no_play() -> None:
+    taken = take_pull(steps((0.2, 2)), STEP)
+    assert taken is not None and taken.value == 0
+
+
+def test_a_press_while_the_needle_moves_takes_nothing_and_says_why() -> None:
+    t = np.arange(0, 2, 0.04)
+    seen = look("still", Trace(t, t), STEP, [1.5])
+    assert not seen.takes
+    assert seen.refused[0].words == UNSETTLED
+
+
+def test_a_settled_value_is_the_middle_of_what_was_shown() -> None:
+    taken = take_still(steps((0.3, 0.5), (0.202, 1)), STEP)
+    assert taken is not None and taken.value == pytest.approx(0.202)
+
+
+def turn(size: float, high_deg: float, seconds: float = 6.0, rest: float = 1.6) -> Trace:
+    t = np.arange(0, seconds + 2 * rest, 0.04)
+    into = np.clip(t - rest, 0, seconds)
+    return Trace(t, size / 2 * (1 + np.cos(2 * np.pi * into / seconds - np.radians(high_deg))))
+
+
+@pytest.mark.parametrize("high", [90, 135, 240])
+def test_a_turn_gives_greatest_less_smallest_and_the_high_spot(high: int) -> None:
+    turns = find_turns(turn(0.06, high), STEP, [1.6]).turns
+    assert [round(x.value, 3) for x in turns] == [pytest.approx(0.06, abs=0.001)]
+    assert turns[0].angle == pytest.approx(high, abs=12)
+
+
+def test_half_a_turn_is_not_taken() -> None:
+    whole = turn(0.06, 90)
+    half = Trace(whole.t, np.where(whole.t < 3.6, whole.v, whole.v[90]))
+    seen = find_turns(half, STEP)
+    assert not seen.turns
+    assert "once round" in seen.words
+
+
+def test_two_marks_of_the_zero_are_a_turn_without_any_rest() -> None:
+    t = np.arange(0, 20, 0.04)
+    trace = Trace(t, 0.02 * np.sin(2 * np.pi * t / 5))
+    turns = find_turns(trace, STEP, [5.0, 10.0]).turns
+    assert [round(x.value, 3) for x in turns] == [0.04]
+    assert turns[0].angle == pytest.approx(90, abs=5)
+
+
+def test_noise_is_that_of_a_needle_at_rest_though_it_moves_now_and_then() -> None:
+    rng = np.random.default_rng(1)
+    v = np.where(np.arange(300) // 100 == 1, 0.2, 0.0) + 0.002 * rng.standard_normal(300)
+    assert noise(v) == pytest.approx(0.002, rel=0.25)
+
+
+@given(
+    size=st.floats(0.03, 2.0),
+    seat=st.floats(-1, 1),
+    sigma=st.floats(0, 0.0015),
+    seed=st.integers(0, 1000),
+)
+def test_the_seat_does_not_matter_and_noise_adds_little(
+    size: float, seat: float, sigma: float, seed: int
+) -> None:
+    rest = steps((seat, 1.5), (seat + size, 1.5), (seat, 1.5))
+    shown = np.round((rest.v + sigma * np.random.default_rng(seed).standard_normal(len(rest))) / STEP) * STEP
+    pries = find_pries(Trace(rest.t, shown), STEP).pries
+    assert [p.value for p in pries] == [pytest.approx(size, abs=0.0015 + sigma)]
+
+
+def test_a_rest_needs_its_time() -> None:
+    assert not find_rests(steps((0, 0.2), (1, 0.2), (2, 0.2)), 0.01)
+
+
+@pytest.mark.parametrize(
+    ("pattern", "line", "read"),
+    [
+        ("{value} {unit}", "+0.145 MM", (0.145, "MM")),
+        ("{value}", "  -  1,250 ", (-1.25, "")),
+        ("ch{any} {value}", "ch02 3", (3.0, "")),
+        ("{value}", "ERR", None),
+        ("{value} mm", "0.1 in", None),
+        ("N{value}.", "N12.5.", (12.5, "")),
+    ],
+)
+def test_a_line_is_read_by_its_pattern(pattern: str, line: str, read: object) -> None:
+    assert TalkLine("COM3", pattern).read(line) == read
+
+
+@pytest.mark.parametrize(
+    ("field", "bad"),
+    [
+        ("port", {"port": "spy:///dev/null?file=/tmp/x"}),
+        ("port", {"port": "http://somewhere"}),
+        ("port", {"port": "/dev/../etc/passwd"}),
+        ("pattern", {"pattern": "no value"}),
+        ("pattern", {"pattern": "{value}{value}"}),
+        ("way", {"way": "shout"}),
+        ("ask", {"way": "ask"}),
+        ("baud", {"baud": 1}),
+        ("frame", {"frame": "9Z9"}),
+    ],
+)
+def test_a_line_that_cannot_be_is_refused_by_its_field(field: str, bad: dict[str, object]) -> None:
+    with pytest.raises(InputError) as refused:
+        TalkLine(**{"port": "COM3", **bad})  # type: ignore[arg-type]
+    assert refused.value.field == field
+
+
+def test_kept_figures_are_said_in_words_and_checked() -> None:
+    trace = steps((0, 1), (0.145, 1), (0, 1))
+    figures = find_pries(trace, STEP).pries[0].figures(trace)
+    check_figures(figures)
+    assert figure_words(figures).startswith("a pry seen in the trace, ")
+    assert "0 to 0.145" in figure_words(figures)
+    with pytest.raises(InputError):
+        check_figures({**figures, "points": ["x"]})
