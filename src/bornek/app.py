@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
@@ -18,6 +20,8 @@ from bornek import __version__
 from bornek.core.door import read_json
 from bornek.core.errors import InputError
 from bornek.devices.ears import Ears
+from bornek.services.practice.rigs import OPEN_AT_ONCE, Rigs, practice_folder
+from bornek.services.practice.view import asked_rounds
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
@@ -28,6 +32,8 @@ from bornek.web.job import routes as job_routes
 from bornek.web.limits import MOST_JSON
 from bornek.web.mesh import routes as mesh_routes
 from bornek.web.plan import routes as plan_routes
+from bornek.web.practice import routes as practice_routes
+from bornek.web.practice.rig_address import RigAddress
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.prove import routes as prove_routes
 from bornek.web.setting import routes as setting_routes
@@ -68,6 +74,23 @@ def wire_of(database: Database, clock: Callable[[], datetime] = now) -> Wire:
     return Wire(database, Blobs(database.files), clock, Ears())
 
 
+def rig_wires(rigs: Rigs, clock: Callable[[], datetime]) -> Callable[[str], Wire]:
+    """The wire of each rig, over its own database; what was thought through of it is kept with it."""
+    kept: OrderedDict[str, Wire] = OrderedDict()
+
+    def wire(key: str) -> Wire:
+        database = rigs.database(key)
+        held = kept.get(key)
+        if held is None or held.sessions is not database:
+            held = replace(wire_of(database, clock), veil=lambda: asked_rounds(rigs, key))
+            kept[key] = held
+            while len(kept) > OPEN_AT_ONCE:
+                kept.popitem(last=False)
+        return held
+
+    return wire
+
+
 def create_app(
     database: Database,
     clock: Callable[[], datetime] = now,
@@ -89,6 +112,9 @@ def create_app(
     )
     app.json = StrictJson(app)
     app.extensions["bornek"] = wire_of(database, clock)
+    app.extensions["bornek.rigs"] = made = Rigs(practice_folder(database.path), clock)
+    app.extensions["bornek.rig_wire"] = rig_wires(made, clock)
+    app.wsgi_app = RigAddress(app.wsgi_app)  # type: ignore[method-assign]
     register_problems(app)
     api = Api(app)
     api.spec.components.schema("Problem", PROBLEM)
@@ -112,6 +138,7 @@ def create_app(
         sum_routes,
         limit_routes,
         report_routes,
+        practice_routes,
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)

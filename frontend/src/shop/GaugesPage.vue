@@ -48,7 +48,7 @@ const lined = computed(() => data.value?.find((g) => g.id === talking.value));
             <td>
               <button
                 type="button"
-                class="control min-h-11 px-2 text-[16px]"
+                class="control relative min-h-11 px-2 text-[16px]"
                 :aria-expanded="talking === g.id"
                 :data-line="g.id"
                 @click="talking = talking === g.id ? '' : g.id"

@@ -12,10 +12,13 @@ from datetime import date, datetime
 from typing import Any, Protocol, cast
 from urllib.parse import quote
 
-from flask import Response, current_app, jsonify, request
+from flask import Response, current_app, has_request_context, jsonify, request
 
+from bornek.core.errors import NotFound
 from bornek.services.desk import Desk, once, today_in
 from bornek.services.setting.kept_settings import KeptSettings
+from bornek.services.setting.veiled import VEIL
+from bornek.web.practice.rig_address import RIG
 
 
 class Sessions(Protocol):
@@ -41,6 +44,8 @@ class Wire:
     clock: Callable[[], datetime]
     ears: Any
     settings: KeptSettings = field(default_factory=KeptSettings)
+    veil: Callable[[], frozenset[int]] | None = None
+    """At a rig: the rounds in which the advice was asked for; in the others it is not shown."""
 
     def read(self, work: Callable[..., Any], *args: Any) -> Response:
         with self.reading() as session:
@@ -59,6 +64,8 @@ class Wire:
         """A session that knows what was thought through already."""
         with self.sessions.reading() as session:
             self.settings.lend(session)
+            if self.veil is not None:
+                session.info[VEIL] = self.veil()
             yield session
 
     def today(self, session: Any) -> date:
@@ -116,4 +123,21 @@ def _digest(data: bytes) -> str:
 
 
 def wire() -> Wire:
+    """Of the yard, or of the rig under whose address it was asked."""
+    key = request.environ.get(RIG) if has_request_context() else None
+    if key:
+        return cast(Wire, current_app.extensions["bornek.rig_wire"](key))
     return cast(Wire, current_app.extensions["bornek"])
+
+
+def rigs() -> Any:
+    """The rigs that were begun in this yard."""
+    return current_app.extensions["bornek.rigs"]
+
+
+def rig_here() -> str:
+    """The rig under whose address it was asked; NotFound where it was the yard's."""
+    key = request.environ.get(RIG)
+    if not key:
+        raise NotFound("This is no rig.", field="rig", next_step="Begin one under Practice.")
+    return str(key)

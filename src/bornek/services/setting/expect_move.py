@@ -18,6 +18,7 @@ from bornek.core.scenes import Flank, Scene
 from bornek.core.settings.kind import speech
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.read_states import read_states
+from bornek.services.setting.veiled import expectation_shown
 
 
 @dataclass(frozen=True)
@@ -57,4 +58,4 @@ def expect_move(session: Session, setting_id: str, sent: dict[str, Any], today: 
         if isinstance(scene, Flank)
     ]
     shown: dict[str, Any] = dump(Expectation(describe_option(history, candidate, say, None), scenes))
-    return shown
+    return expectation_shown(session, shown, loaded.ctx.round)

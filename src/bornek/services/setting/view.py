@@ -25,6 +25,7 @@ from bornek.services.setting.kept_settings import read_once
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
 from bornek.services.setting.seal import broken_seal
 from bornek.services.setting.station_gauges import StationGauge, station_gauges
+from bornek.services.setting.veiled import sheet_shown
 from bornek.services.unit.type_memory import type_memory
 from bornek.store.queries.jobs import places_of
 
@@ -126,7 +127,7 @@ def view_setting(session: Session, setting_id: str, today: date) -> dict[str, An
 
 def show_setting(session: Session, loaded: LoadedSetting, today: date) -> dict[str, Any]:
     log = loaded.log
-    sheet: Any = shown_sheet(loaded)
+    sheet: Any = sheet_shown(session, shown_sheet(loaded), loaded.signed)
     view: dict[str, Any] = dump(
         SettingView(
             id=log.setting.id,

@@ -1,0 +1,1 @@
+"""Rigs to practise on: made-up units whose truth nobody at the bench knows."""

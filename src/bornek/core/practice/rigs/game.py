@@ -1,0 +1,121 @@
+"""A rig played to its end by a learner that never tires: on the real kind, through the real sheet."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from typing import Any
+
+from bornek.core.compute_input import read_bench
+from bornek.core.practice.rigs.faults import LOOKS, STUCK_SHIM
+from bornek.core.practice.rigs.handled import Handled
+from bornek.core.practice.rigs.rig import Rig
+from bornek.core.settings.given import read_given
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
+from bornek.core.settings.state import State
+from bornek.core.settings.watch import guide_of
+from bornek.core.sheet import Sheet, make_sheet
+
+CAP = 8
+"""Teardowns after which nobody goes on."""
+ALL_LOOKED = tuple((look.key, 1) for look in LOOKS)
+
+
+@dataclass
+class Table:
+    """What lies before the learner. Unfrozen: it grows with every assembly."""
+
+    rig: Rig
+    states: list[Any]
+    entries: list[dict[str, Any]] = field(default_factory=list)
+    explanations: list[dict[str, Any]] = field(default_factory=list)
+    values: list[float | None] = field(default_factory=list)
+
+    def context(self) -> Context:
+        kind = find_kind(self.rig.kind)
+        given = read_given(kind, self.rig.right_given(), "mm")
+        acts = [{"round": n, "states": {self.rig.knob: s}} for n, s in enumerate(self.states, 1)]
+        card = {k: v for k, v in self.rig.gauge.items() if k != "takes"} | {
+            "id": "rig",
+            "name": "Rig gauge",
+            "calibration_u": 0.001,
+        }
+        return read_bench(kind, given, {
+            "gauges": [card], "acts": acts, "entries": self.entries, "explanations": self.explanations,
+            "stock": {f"{t:.3f}": n for t, n in self.rig.drawer.items()},
+        })  # fmt: skip
+
+    def handled(self) -> Handled:
+        ctx = self.context()
+        return Handled(tuple(a.states for a in ctx.acts), ALL_LOOKED)
+
+    def sheet(self) -> Sheet:
+        return make_sheet(find_kind(self.rig.kind), self.context())
+
+
+Learner = Callable[[Table, Sheet], Any]
+"""Picks what to set next, as a state is sent."""
+
+
+@dataclass(frozen=True)
+class Played:
+    """Teardowns until it read in (CAP + 1: never), whether the truth was in by then, and harm done on the way."""
+
+    teardowns: int
+    truly_in: bool
+    harm: bool
+    states: tuple[Any, ...] = ()
+    values: tuple[float | None, ...] = ()
+
+
+def play(rig: Rig, learner: Learner) -> Played:
+    """The rig played by a learner who has looked at everything, so that only the moves tell them apart."""
+    found = rig.found()
+    table = Table(rig, [_really(rig, found)])
+    harm = False
+    for number in range(1, CAP + 2):
+        sheet = _read(table, number)
+        handled = table.handled()
+        harm = harm or (number > 1 and rig.harmed(rig.true(handled)))
+        if sheet.verdict.code == "in" or number > CAP:
+            table.values.append(rig.read_value(sheet))
+            took = number - 1 if sheet.verdict.code == "in" else CAP + 1
+            return Played(took, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values))
+        table.values.append(rig.read_value(sheet))
+        table.states.append(learner(table, sheet))
+    raise AssertionError
+
+
+def _really(rig: Rig, found: Any) -> Any:
+    """Who counts finds what was really in."""
+    return rig.recounted() if rig.fault == STUCK_SHIM else found
+
+
+def _read(table: Table, number: int) -> Sheet:
+    """Every station of the round read with the same push, and every question answered."""
+    for _ in range(12):
+        sheet = table.sheet()
+        if sheet.surprise and not any(x["round"] == number for x in table.explanations):
+            table.explanations.append({"round": number, "cause": "unexplained"})
+            continue
+        slots = {s.key: s for s in _slots(table)}
+        open_cells = [c for c in sheet.cells if not c.entries and not c.blocked and not c.optional]
+        fresh = [
+            {"slot": c.slot, "value": value, "round": number, "confirmed": True}
+            for c in open_cells
+            if (value := table.rig.answer(slots[c.slot], table.handled(), 1)) is not None
+        ]
+        if not fresh:
+            return sheet
+        table.entries += fresh
+    return table.sheet()
+
+
+def _slots(table: Table) -> Any:
+    ctx = table.context()
+    return guide_of(find_kind(table.rig.kind), ctx).slots
+
+
+def state_of(table: Table) -> State:
+    return table.context().acts[-1].states[table.rig.knob]

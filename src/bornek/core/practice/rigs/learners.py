@@ -1,0 +1,79 @@
+"""Simulated learners: one for one, by the last two rounds, by the advice; and the one who knows the truth."""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from typing import Any
+
+import numpy as np
+
+from bornek.core.advice.packs import USUAL_MOST, reachable
+from bornek.core.practice.rigs.game import Played, Table, play, state_of
+from bornek.core.practice.rigs.rig import Rig
+from bornek.core.practice.rigs.rows import make_rig
+from bornek.core.quantities import from_nm, to_nm
+from bornek.core.sheet import Sheet
+
+LEAST_STEP = 0.01
+"""Two rounds that differ by less say nothing of the response."""
+
+
+def naive(table: Table, _sheet: Sheet) -> Any:
+    """Takes the reading at its word and the response as it is declared."""
+    value = table.values[-1]
+    return table.states[-1] if value is None else _toward(table, value, table.rig.declared())
+
+
+def secant(table: Table, _sheet: Sheet) -> Any:
+    """Reckons the response from the last two rounds, as soon as there are two."""
+    value = table.values[-1]
+    if value is None:
+        return table.states[-1]
+    k = table.rig.declared()
+    if len(table.values) > 1 and table.values[-2] is not None:
+        at = [a.states[table.rig.knob].position for a in table.context().acts[-2:]]
+        moved, answered = at[1] - at[0], value - table.values[-2]
+        if abs(moved) > LEAST_STEP * table.rig.unit_step() and answered * moved * k > 0:
+            k = answered / moved
+    return _toward(table, value, k)
+
+
+def advised(table: Table, sheet: Sheet) -> Any:
+    """Does what the application proposes; where it proposes no move, re-seats and reads again."""
+    if sheet.move is None or sheet.move.best is None:
+        return table.states[-1]
+    return table.rig.sent(sheet.move.best.states[table.rig.knob])
+
+
+def oracle(table: Table, _sheet: Sheet) -> Any:
+    """Knows response and truth, not how the next assembly scatters."""
+    rig = table.rig
+    return _toward(table, rig.mean_true(table.handled()), rig.response())
+
+
+def _toward(table: Table, value: float, k: float) -> Any:
+    """What brings the quantity from `value` nearest to its aim, answering by `k`."""
+    rig = table.rig
+    now = state_of(table)
+    wanted = now.position + (rig.aim() - value) / k
+    if not now.packs:
+        return rig.nearest(wanted)
+    packs = reachable({to_nm(t): n for t, n in rig.drawer.items()}, now.packs[0], USUAL_MOST)
+    row = int(np.argmin(np.abs(packs.sums - to_nm(wanted))))
+    return [from_nm(nm) for nm in packs.pack(row)]
+
+
+@lru_cache(maxsize=256)
+def _played(sort: str, number: int, who: str) -> Played:
+    return play(make_rig(sort, number), {"oracle": oracle, "advised": advised}[who])
+
+
+def best_possible(rig: Rig) -> int:
+    """Teardowns that the one needs who knows the truth."""
+    return _played(rig.sort, rig.number, "oracle").teardowns
+
+
+def advice_log(rig: Rig) -> list[str]:
+    """What the advice would have done, assembly by assembly: the state, and what was read of it."""
+    game = _played(rig.sort, rig.number, "advised")
+    return [rig.log_words(s, v) for s, v in zip(game.states, game.values, strict=True)]

@@ -1,0 +1,190 @@
+"""What every rig is: a setting of a real kind, given by a book that may be wrong, on iron whose truth is hidden."""
+
+from __future__ import annotations
+
+from abc import ABC, abstractmethod
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, ClassVar
+
+from bornek.core.gauges import Gauge
+from bornek.core.practice.rigs.faults import TOLD_FIRST, Look
+from bornek.core.practice.rigs.handled import Handled
+from bornek.core.practice.streams import Stream
+from bornek.core.settings.given import read_given
+from bornek.core.settings.kind import Slot
+from bornek.core.settings.knobs import Knob
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
+from bornek.core.settings.state import State, StateView, read_state
+from bornek.core.sheet import Sheet
+from bornek.core.windows import Window
+
+RIG_SEED = 20261127
+SAME_PUSH_N = 200.0
+BENDS_N = 260.0
+MOST_PUSH_N = 320.0
+PUSH_STEP_N = 10.0
+
+
+@dataclass(frozen=True)
+class Pull:
+    """What the dial shows while the lever is pulled: needle [mm from its zero] at each push [N], step by step.
+    `division` [mm] is the dial's; past `bends` the needle lies."""
+
+    needle: tuple[float, ...]
+    division: float
+    same_push: float = SAME_PUSH_N
+    bends: float = BENDS_N
+
+
+@dataclass(frozen=True)
+class Told:
+    """What a station that takes no number shows, and what is true of it: yes or no, or the option's key."""
+
+    words: str
+    answer: Any
+
+
+@dataclass(frozen=True)
+class Truth:
+    """What the cloth hid, in words and numbers, once it is lifted."""
+
+    value: float
+    window: Window
+    response: float
+    scatter_um: float
+    give_um: float
+    fault: str
+    inside: bool
+
+
+class Rig(ABC):
+    """One rig: its number is its random truth, so that two learners can do the same one."""
+
+    sort: ClassVar[str]
+    kind: ClassVar[str]
+    title: ClassVar[str]
+    knob: ClassVar[str]
+    shim_form: ClassVar[str] = ""
+    drawer: ClassVar[Mapping[float, int]] = {}
+    gauge: ClassVar[Mapping[str, Any]]
+    faults: ClassVar[tuple[str, ...]]
+
+    def __init__(self, number: int) -> None:
+        self.number = number
+        self.stream = Stream(RIG_SEED + sum(map(ord, self.sort)), number)
+        one = ("", *self.faults)
+        self.fault = one[int(len(one) * self.stream.u(90))]
+
+    @abstractmethod
+    def book(self) -> dict[str, Any]:
+        """What the book gives, as the page's form takes it; with the slip, where the book has one."""
+
+    @abstractmethod
+    def right_given(self) -> dict[str, Any]:
+        """What is truly given."""
+
+    @abstractmethod
+    def found(self) -> Any:
+        """What the book says is in as found, as an adjuster's state is sent."""
+
+    def found_state(self) -> State:
+        """The same, read."""
+        knob = next(k for k in self.knobs() if k.key == self.knob)
+        return read_state(knob.domain.sort, self.found(), "mm", knob.unit, knob.domain.step)
+
+    def knobs(self) -> Sequence[Knob]:
+        kind = find_kind(self.kind)
+        given = read_given(kind, self.right_given(), "mm")
+        return kind.knobs(Context(given=given, gauges={"rig": self.gauge_card()}, gauge="rig"))
+
+    def gauge_card(self) -> Gauge:
+        return Gauge(id="rig", name="Rig gauge", calibration_u=0.001, due="", **self.gauge)
+
+    @abstractmethod
+    def true(self, handled: Handled, assembly: int | None = None) -> float:
+        """The quantity as it truly is after an assembly (the present one), in the kind's own unit."""
+
+    @abstractmethod
+    def window(self) -> Window:
+        """The window that truly holds."""
+
+    def aim(self) -> float:
+        middle = self.window().middle
+        assert middle is not None
+        return middle
+
+    @abstractmethod
+    def declared(self) -> float:
+        """The response that the kind declares, of the quantity to its adjuster, with its sign."""
+
+    @abstractmethod
+    def response(self) -> float:
+        """The true one."""
+
+    @abstractmethod
+    def mean_true(self, handled: Handled) -> float:
+        """The quantity after this assembly without its scatter."""
+
+    def recounted(self) -> Any:
+        """What who counts writes down as really in as found."""
+        return self.found()
+
+    def nearest(self, wanted: float) -> Any:
+        """The position nearest to a wanted one, as it is sent."""
+        return wanted
+
+    def unit_step(self) -> float:
+        """How much of the adjuster's unit makes one unit of the quantity."""
+        return 1 / abs(self.declared())
+
+    def sent(self, state: StateView) -> Any:
+        """A state that was proposed, as it is sent."""
+        return [p.thickness for p in state.packs[0]] if state.packs else state.position
+
+    def told_first(self) -> str:
+        """Which reading tells first what is wrong."""
+        return TOLD_FIRST[self.fault]
+
+    def log_words(self, state: Any, value: float | None) -> str:
+        """One assembly in a few words."""
+        put = f"{sum(state):.2f} mm in" if isinstance(state, list | tuple) else f"at {state:.4g}"
+        return f"{put}, nothing read" if value is None else f"{put}, read {value:.3f}"
+
+    def read_value(self, sheet: Sheet) -> float | None:
+        """The value that the sheet makes of a round; 0 where nothing showed."""
+        target = next((r for r in sheet.outcome.results if r.role == "target"), None)
+        value = target.value if target else None
+        return None if value is None else float(getattr(value, "v", 0.0))
+
+    @abstractmethod
+    def harmed(self, value: float) -> bool:
+        """Whether so much was past what the parts bear."""
+
+    @abstractmethod
+    def pull(self, slot: Slot, handled: Handled, repeat: int) -> Pull | None:
+        """What the dial shows at a station that is pried; None where it is not."""
+
+    @abstractmethod
+    def told(self, slot: Slot, handled: Handled) -> Told | None:
+        """What a station shows that takes yes, no or a choice; None where it takes a number."""
+
+    def look(self, look: Look, handled: Handled) -> str:
+        """What looking there finds, in words."""
+        there = self.fault == look.fault and not handled.put_right(look.fault)
+        window = self.window()
+        words = look.found if there else look.fine
+        return words.format(window=f"{window.lo:g} to {window.hi:g} mm")
+
+    @abstractmethod
+    def truth(self, handled: Handled) -> Truth: ...
+
+    def answer(self, slot: Slot, handled: Handled, repeat: int) -> Any:
+        """What one reads at a station who pries with the same push each time; None where nothing is read."""
+        pulled = self.pull(slot, handled, repeat)
+        if pulled is not None:
+            at = pulled.needle[round(pulled.same_push / PUSH_STEP_N)]
+            return max(round(at / (pulled.division / 2)) * pulled.division / 2, 0.0)
+        told = self.told(slot, handled)
+        return told.answer if told else None

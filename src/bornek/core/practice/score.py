@@ -1,0 +1,40 @@
+"""What a rig cost, against the best that could be done: teardowns, an hour each."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+LOOK_COSTS = 0.1
+ASK_COSTS = 1.0
+SHOWN_MOST = 6
+
+
+@dataclass(frozen=True)
+class Score:
+    """`value` in teardowns: those done, one for each advice asked, a tenth for each look. `best`: what the one needs who
+    knows the truth. `most`: to where the rule is drawn."""
+
+    value: float
+    teardowns: int
+    asks: int
+    looks: int
+    best: int
+    most: int
+    words: str
+
+
+def score_of(teardowns: int, asks: int, looks: int, best: int) -> Score:
+    """
+    >>> score_of(2, 1, 3, 1).value, score_of(1, 0, 0, 1).words
+    (3.3, 'as good as can be')
+    """
+    value = round(teardowns + ASK_COSTS * asks + LOOK_COSTS * looks, 1)
+    over = value - best
+    words = (
+        "not begun"
+        if not value
+        else "as good as can be"
+        if over < 1
+        else f"{over:.1f} over the best".replace(".0 ", " ")
+    )
+    return Score(value, teardowns, asks, looks, best, max(SHOWN_MOST, int(value) + 2), words)

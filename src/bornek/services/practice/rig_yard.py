@@ -1,0 +1,52 @@
+"""The yard of one rig: one learner, one gauge, one drawer, one setting whose as-found state is written."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.practice.rigs.rig import Rig
+from bornek.services.desk import Desk
+from bornek.services.job.begin_bench import KEY, begin_bench
+from bornek.services.setting.load_setting import load_setting
+from bornek.services.setting.record_act import record_act
+from bornek.services.shop.drawer import count_shims
+from bornek.services.shop.gauges import register_gauge
+from bornek.services.shop.mechanics import add_mechanic
+
+LEARNER = "learner"
+CARD = {"id": "rig", "name": "Rig gauge", "quantity": "length", "calibration_u": 0.001, "due": ""}
+
+
+def job_id(attempt: str) -> str:
+    return f"rig-{attempt[:12]}"
+
+
+def setting_id(attempt: str) -> str:
+    return f"{job_id(attempt)}.{KEY}"
+
+
+def fill_rig_yard(session: Session, rig: Rig, attempt: str, learner: str, now: datetime) -> None:
+    """Everything that the real services need to know of a rig; nothing of its truth."""
+    desk = Desk(session, LEARNER, now)
+    add_mechanic(session, LEARNER, learner)
+    register_gauge(desk, {**CARD, **rig.gauge})
+    for thickness, count in rig.drawer.items():
+        lot = {"id": f"lot-{thickness}", "form": rig.shim_form, "thickness": float(thickness), "count": count}
+        count_shims(desk, lot)
+    begun: dict[str, Any] = {
+        "id": job_id(attempt), "name": f"Rig {rig.number}: {rig.title.lower()}", "kind": rig.kind,
+        "given": rig.book(), "length_unit": "mm", "gauge": "rig", "shim_form": rig.shim_form,
+    }  # fmt: skip
+    begin_bench(desk, begun)
+    seen = load_setting(session, setting_id(attempt), desk.today).version
+    found = {
+        "id": "as-found",
+        "kind": "as_found",
+        "states": {rig.knob: rig.found()},
+        "remark": "",
+        "seen": seen,
+    }
+    record_act(desk, setting_id(attempt), found)

@@ -1,0 +1,27 @@
+"""At a rig the advice is not shown before it is asked for: what a session says of that."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from bornek.core.practice.veil import veil_expectation, veil_sheet
+
+VEIL = "bornek.veil"
+"""Under this name a session at a rig holds the rounds in which the advice was asked for."""
+
+
+def sheet_shown(session: Session, sheet: Mapping[str, Any], signed: bool) -> Mapping[str, Any]:
+    """A sheet as it is shown here: whole in the yard, and at a rig where it was asked for or signed."""
+    return sheet if signed or _open(session, sheet["round"]) else veil_sheet(sheet)
+
+
+def expectation_shown(session: Session, shown: dict[str, Any], number: int) -> dict[str, Any]:
+    return shown if _open(session, number) else veil_expectation(shown)
+
+
+def _open(session: Session, number: int) -> bool:
+    asked = session.info.get(VEIL)
+    return asked is None or number in asked

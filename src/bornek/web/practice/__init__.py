@@ -1,0 +1,1 @@
+"""Practice: rigs begun, looked at, asked about; each rig's own address."""

@@ -1,0 +1,26 @@
+"""A rig's yard has an address of its own: /rigs/<id>/ stands before every path of the application."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterable
+from typing import Any
+
+RIG = "bornek.rig"
+_PREFIX = re.compile(r"^/rigs/([0-9a-f]{32})(/.*)?$")
+
+
+class RigAddress:
+    """WSGI: the same application over a rig's own yard. What is asked below a rig's address says so in the environment
+    and goes on as if it were asked at the root."""
+
+    def __init__(self, app: Callable[..., Iterable[bytes]]) -> None:
+        self._app = app
+
+    def __call__(self, environ: dict[str, Any], start_response: Callable[..., Any]) -> Iterable[bytes]:
+        found = _PREFIX.match(environ.get("PATH_INFO", ""))
+        if found:
+            environ[RIG] = found[1]
+            environ["SCRIPT_NAME"] = f"{environ.get('SCRIPT_NAME', '')}/rigs/{found[1]}"
+            environ["PATH_INFO"] = found[2] or "/"
+        return self._app(environ, start_response)
