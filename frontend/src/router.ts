@@ -1,15 +1,17 @@
 import { createRouter, createWebHistory } from "vue-router";
+import { at } from "./api/rigAddress";
 import BoardPage from "./shop/BoardPage.vue";
 import { stageRoutes } from "./stages/pages";
 
 export const router = createRouter({
-  history: createWebHistory(),
+  history: createWebHistory(at("/")),
   routes: [
     { path: "/", component: BoardPage },
     { path: "/drawer", component: () => import("./shop/DrawerPage.vue") },
     { path: "/bench", component: () => import("./shop/BenchPage.vue") },
     { path: "/receive", component: () => import("./shop/ReceivePage.vue") },
     { path: "/limits", component: () => import("./shop/LimitsPage.vue") },
+    { path: "/practice", component: () => import("./shop/practice/PracticePage.vue") },
     { path: "/gauges", component: () => import("./shop/GaugesPage.vue") },
     ...stageRoutes,
     {

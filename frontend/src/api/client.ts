@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { at } from "./rigAddress";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
@@ -14,6 +15,7 @@ export type FormView = Schemas["FormView"];
 export type OfferedFact = Schemas["OfferedFact"];
 export type WrittenFact = Schemas["WrittenFact"];
 export type FitOffer = Schemas["FitOffer"];
+export type RigView = Schemas["RigView"];
 export type KeptTrace = Schemas["KeptTrace"];
 export type LiveGauge = Schemas["LiveGauge"];
 export type StationGauge = Schemas["StationGauge"];
@@ -101,7 +103,7 @@ export type ProvePointView = Schemas["ProvePointView"];
 export type RunView = Schemas["RunView"];
 export type Problem = Schemas["Problem"];
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: at("/") });
 
 /** A refusal of the server, or no answer at all (`code` "unreachable"). */
 export class Refusal extends Error {
@@ -147,7 +149,7 @@ export function newId(): string {
 export async function sendFile<T>(url: string, file: Blob, headers: Record<string, string> = {}): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch(url, { method: "POST", body: file, headers });
+    answer = await fetch(at(url), { method: "POST", body: file, headers });
   } catch {
     throw unreachable();
   }

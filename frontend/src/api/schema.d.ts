@@ -7270,6 +7270,10 @@ export interface components {
             /** @constant */
             type: "between";
         };
+        BladeView: {
+            feel: string;
+            label: string;
+        };
         BoardRow: {
             band: string;
             bench: string;
@@ -7544,6 +7548,7 @@ export interface components {
             same_push: number;
             step: number;
             turn: number;
+            unit: string;
         };
         DoneIn: {
             fact: string;
@@ -9719,6 +9724,7 @@ export interface components {
             talking: string[];
         };
         StationView: {
+            blades: components["schemas"]["BladeView"][];
             dial: components["schemas"]["DialView"] | null;
             slot: string;
             words: string;

@@ -1,11 +1,14 @@
 import { useQuery } from "@tanstack/vue-query";
 import { ref } from "vue";
 import { api, unwrap } from "../api/client";
+import { rigBase } from "../api/rigAddress";
 
 const KEY = "bornek.actor";
 
+/** At a rig there is nobody but the learner. */
+const LEARNER = "learner";
 /** Who acts: chosen by name, not authenticated. */
-export const actor = ref(localStorage.getItem(KEY) ?? "");
+export const actor = ref(rigBase ? LEARNER : (localStorage.getItem(KEY) ?? ""));
 
 export function chooseActor(id: string): void {
   actor.value = id;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The shop's own limit tables: CSV in and out, by machine size or bore; jobs keep the rows they were given. */
+import { at } from "../api/rigAddress";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
@@ -51,7 +52,9 @@ async function write() {
       <section v-for="t in data" :key="t.name" class="mb-6" :data-limit-table="t.name">
         <h2 class="zone-head flex flex-wrap items-baseline gap-x-4 border-b-2 pb-1">
           {{ t.name }}, revision {{ t.number }}
-          <a class="text-[15px] underline" :href="`/api/limit-tables/${encodeURIComponent(t.name)}/table.csv`"
+          <a
+            class="text-[15px] underline"
+            :href="at(`/api/limit-tables/${encodeURIComponent(t.name)}/table.csv`)"
             >CSV</a
           >
         </h2>

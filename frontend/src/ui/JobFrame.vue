@@ -7,7 +7,8 @@ defineProps<{ job: string; tag: string; title: string; sub: string; here: string
 
 <template>
   <div class="flex min-h-full flex-col">
-    <ShellHeader :job="job" :tag="tag" :title="title" :sub="sub" :here="here">
+    <slot v-if="$slots['header']" name="header" />
+    <ShellHeader v-else :job="job" :tag="tag" :title="title" :sub="sub" :here="here">
       <template v-if="$slots['rail']" #rail><slot name="rail" /></template>
     </ShellHeader>
     <main class="flex flex-1 flex-col"><slot /></main>

@@ -14,6 +14,7 @@ const LINKS = [
   ["/search", "Search"],
 ] as const;
 const SHELF = [
+  ["/practice", "Practice"],
   ["/sums", "Sums"],
   ["/sums/bearing_bore", "Find a bore"],
   ["/limits", "Limit tables"],

@@ -83,14 +83,15 @@ def make_sheet(kind: Setting, ctx: Context) -> Sheet:
     return sheet_of(Reckoning(kind, ctx))
 
 
-def sheet_of(r: Reckoning) -> Sheet:
-    """The sheet of a setting of which every round was evaluated once."""
+def sheet_of(r: Reckoning, advised: bool = True) -> Sheet:
+    """The sheet of a setting of which every round was evaluated once; not `advised`: without the move, and without
+    what it would bring."""
     kind, ctx, say = r.kind, r.ctx, speech(r.ctx)
     outcome, guide, history = r.now, r.guide, r.history
     sifted = sift(guide.slots, ctx.now())
     odd = surprise(kind, ctx, history) if history else None
     half_read = guide.next is not None and any(k.one_way for k in r.knobs)
-    held = odd is not None or half_read or stops_everything(outcome, guide)
+    held = not advised or odd is not None or half_read or stops_everything(outcome, guide)
     proposal = propose(history, ctx, _judged(history, outcome)) if history and not held else None
     if guide.next is not None:
         odd = None  # a round half read is not yet a surprise; nor is a move advised on it

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One unit type, or one that is begun: built on its drawing, kept here as it is typed, saved as its next revision. */
+import { at } from "../../api/rigAddress";
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
@@ -111,8 +112,8 @@ const sub = computed(() => (seen.value ? `revision ${seen.value}` : "not stored 
           >Receive one</RouterLink
         >
         <button type="button" class="control" data-copy @click="copy">Copy</button>
-        <a class="control" :href="`/api/unit-types/${type}/unit-type.json`" download>JSON</a>
-        <a class="control" :href="`/api/unit-types/${type}/parts.csv`" download>Parts as CSV</a>
+        <a class="control" :href="at(`/api/unit-types/${type}/unit-type.json`)" download>JSON</a>
+        <a class="control" :href="at(`/api/unit-types/${type}/parts.csv`)" download>Parts as CSV</a>
       </template>
       <p class="w-full text-secondary" role="status" data-draft-says>
         {{

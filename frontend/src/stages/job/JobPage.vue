@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The unit in section, every place with its state, and the settings with their next move. */
+import { at } from "../../api/rigAddress";
 import { useQuery } from "@tanstack/vue-query";
 import { computed, ref } from "vue";
 import { api, unwrap } from "../../api/client";
@@ -46,7 +47,11 @@ useStageKeys((event) => {
       <section class="overflow-x-auto bg-bay" style="--casing: var(--bay)">
         <SectionMark :scene="data.section" :here="place" @pick="(k) => (place = place === k ? null : k)" />
         <p class="flex flex-wrap gap-3 px-5 pb-3">
-          <a v-if="data.section.shapes.length" class="control" :href="`/api/jobs/${job}/section.svg`" download
+          <a
+            v-if="data.section.shapes.length"
+            class="control"
+            :href="at(`/api/jobs/${job}/section.svg`)"
+            download
             >Section as SVG</a
           >
           <RouterLink class="control" :to="`/jobs/${job}/definition`">What it is made of</RouterLink>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** When the unit is promised back, and when it could be whole if hands had nothing else to do. */
+import { at } from "../../api/rigAddress";
 import { ref } from "vue";
 import type { PlanView } from "../../api/client";
 import type { PlanDesk } from "./usePlan";
@@ -36,7 +37,7 @@ const when = (stamp: string) => `${stamp.slice(0, 10)}, ${stamp.slice(11, 16)}`;
     </button>
     <p v-if="view.finish" class="text-secondary">
       Whole {{ when(view.finish) }}, if hands had nothing else to do.
-      <a class="font-semibold underline" :href="`/api/jobs/${view.job.id}/plan.ics`" download>Calendar</a>
+      <a class="font-semibold underline" :href="at(`/api/jobs/${view.job.id}/plan.ics`)" download>Calendar</a>
     </p>
     <p v-if="view.waits_for.length" class="font-semibold wrap-anywhere">
       Waits for {{ view.waits_for.join(", ") }}{{ view.finish ? "" : ": no end yet" }}.

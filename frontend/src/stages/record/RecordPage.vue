@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The record of a job, as it will be printed, and its open formats. */
+import { at } from "../../api/rigAddress";
 import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
 import { RouterLink, useRouter } from "vue-router";
@@ -52,7 +53,7 @@ const files: [string, string][] = [
         :key="file"
         class="control"
         :class="file === 'build-sheet.pdf' ? 'control-main' : ''"
-        :href="`/api/jobs/${job}/${file}`"
+        :href="at(`/api/jobs/${job}/${file}`)"
         download
         >{{ words }}</a
       >

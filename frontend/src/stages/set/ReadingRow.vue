@@ -12,6 +12,7 @@ const props = defineProps<{
   correcting: boolean;
   above?: string;
   traces: KeptTrace[];
+  stacked?: boolean;
 }>();
 const text = defineModel<string>({ required: true });
 defineEmits<{ pick: [slot: string]; take: [what: Take] }>();
@@ -45,12 +46,12 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
 </script>
 
 <template>
-  <div class="flex flex-col gap-3 xl:flex-row xl:gap-6">
-    <div class="xl:w-[372px] xl:shrink-0" aria-live="polite">
+  <div class="flex flex-col gap-3" :class="stacked ? '' : 'xl:flex-row xl:gap-6'">
+    <div :class="stacked ? '' : 'xl:w-[372px] xl:shrink-0'" aria-live="polite">
       <template v-if="here">
         <h2 class="text-[20px] font-bold">{{ here.label }}</h2>
         <p class="text-[16px]">{{ here.posture }}</p>
-        <slot name="gauge" />
+        <slot v-if="!stacked" name="gauge" />
         <component
           :is="beside"
           v-if="beside"

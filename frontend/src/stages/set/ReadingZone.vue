@@ -8,7 +8,8 @@ import ReadingRow from "./ReadingRow.vue";
 import type { SettingDesk } from "./useSetting";
 import type { SetPageState } from "./useSetPage";
 
-const props = defineProps<{ page: SetPageState; desk: SettingDesk }>();
+/** `narrow`: beside a rig's dial, where the station's words stand over the cells. */
+const props = defineProps<{ page: SetPageState; desk: SettingDesk; narrow?: boolean }>();
 function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id?: string) {
   const cell = props.page.asked;
   const entry = id ?? cell?.entries[0]?.id;
@@ -19,7 +20,8 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
 <template>
   <section
     v-if="page.sheet"
-    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-[60px] at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:col-span-2 lg:col-start-1 lg:border-t-2"
+    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-[60px] at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:border-t-2"
+    :class="narrow ? 'lg:col-start-2' : 'lg:col-span-2 lg:col-start-1'"
   >
     <ReadingRow
       :model-value="page.typed"
@@ -27,6 +29,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
       :cells="page.sheet.cells"
       :live="page.live"
       :correcting="page.picked !== null"
+      :stacked="narrow"
       :above="takenAbove(page.sheet.layout)"
       @update:model-value="page.type"
       @pick="page.pick"

@@ -7,6 +7,11 @@ import KeyHelp from "../../ui/KeyHelp.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import SealLine from "../../ui/SealLine.vue";
 import SayLine from "../../ui/SayLine.vue";
+import { rigBase } from "../../api/rigAddress";
+import RigFoot from "../rig/RigFoot.vue";
+import RigHeader from "../rig/RigHeader.vue";
+import RigLayout from "../rig/RigLayout.vue";
+import { useRig } from "../rig/useRig";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
 import GivenPanel from "./GivenPanel.vue";
@@ -15,7 +20,7 @@ import MemoryStrip from "./MemoryStrip.vue";
 import NotTaken from "./NotTaken.vue";
 import ReadingZone from "./ReadingZone.vue";
 import SetFoot from "./SetFoot.vue";
-import { SET_KEYS, useSetKeys } from "./useSetKeys";
+import { RIG_KEYS, SET_KEYS, useSetKeys } from "./useSetKeys";
 import { useSetPage } from "./useSetPage";
 import { useSetting } from "./useSetting";
 
@@ -24,7 +29,11 @@ const desk = useSetting(toRef(props, "setting"));
 const router = useRouter();
 const route = useRoute();
 const help = ref<"keys" | "cautions" | null>(null);
-const page = useSetPage(props.setting, desk, () => void router.push(`/jobs/${props.job}/record`));
+const rig = useRig();
+const looking = ref(false);
+const page = useSetPage(props.setting, desk, () => {
+  if (!rigBase) void router.push(`/jobs/${props.job}/record`);
+});
 useSetKeys(
   {
     Enter: () => ["log", "working"].includes(page.panel) && page.main?.run(),
@@ -33,7 +42,13 @@ useSetKeys(
     m: page.openMove,
     c: page.correctLast,
     r: page.reseat,
+    l: () => {
+      if (!rigBase) return false;
+      looking.value = !looking.value;
+      return true;
+    },
     w: () => {
+      if (rigBase) return void rig.ask();
       if (page.sheet?.what_if) void router.push(`/jobs/${props.job}/set/${props.setting}/what-if`);
     },
     g: page.toggle("given"),
@@ -41,7 +56,7 @@ useSetKeys(
     s: page.toggle("sign"),
     a: () => (help.value = "cautions"),
     t: nextTheme,
-    b: () => void router.push("/"),
+    b: () => (rigBase ? window.location.assign("/practice") : void router.push("/")),
     "?": () => (help.value = "keys"),
   },
   page.stray,
@@ -79,6 +94,9 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     :sub="`${page.view.label} · round ${page.sheet.round}`"
     :here="page.sheet.stage ?? 'set'"
   >
+    <template v-if="rigBase && rig.rig.value" #header>
+      <RigHeader :number="rig.rig.value.number" :sort="rig.rig.value.sort" :title="rig.rig.value.title" />
+    </template>
     <SayLine
       :say="say"
       :eyebrow="page.eyebrow"
@@ -102,13 +120,31 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     <div
       v-else
       class="grid flex-1 grid-cols-1 content-start lg:grid-rows-[1fr_auto]"
-      :class="columnsOf(page.sheet.layout)"
+      :class="rigBase ? 'md:grid-cols-[340px_1fr] lg:grid-cols-[430px_1fr]' : columnsOf(page.sheet.layout)"
     >
-      <component :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
-      <ReadingZone v-if="!page.working" :page="page" :desk="desk" />
+      <RigLayout v-if="rigBase" v-model:looking="looking" :page="page" :desk="desk" :rig="rig" />
+      <component v-else :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
+      <ReadingZone v-if="!page.working" :page="page" :desk="desk" :narrow="rigBase !== ''" />
     </div>
     <SendingProblem :sending="desk" />
+    <RigFoot
+      v-if="rigBase"
+      :cautions="page.sheet.cautions"
+      :can-move="page.sheet.state_known && !page.sheet.surprise"
+      :asked="rig.rig.value?.asked ?? false"
+      :done="rig.rig.value?.cloth != null"
+      @help="help = 'keys'"
+      @cautions="help = 'cautions'"
+      @correct="page.correctLast"
+      @move="page.openMove"
+      @given="page.panel = 'given'"
+      @reseat="page.reseat"
+      @sign="page.panel = 'sign'"
+      @look="looking = !looking"
+      @ask="rig.ask"
+    />
     <SetFoot
+      v-else
       :cautions="page.sheet.cautions"
       :can-move="page.sheet.state_known && !page.sheet.surprise"
       @help="help = 'keys'"
@@ -119,7 +155,12 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
       @reseat="page.reseat"
       @sign="page.panel = 'sign'"
     />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="SET_KEYS" @close="help = null" />
+    <KeyHelp
+      :open="help === 'keys'"
+      title="Keys"
+      :rows="rigBase ? RIG_KEYS : SET_KEYS"
+      @close="help = null"
+    />
     <KeyHelp
       :open="help === 'cautions'"
       title="Cautions"

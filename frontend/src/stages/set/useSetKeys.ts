@@ -19,6 +19,15 @@ export const SET_KEYS: [string, string][] = [
   ["?", "these keys"],
 ];
 
+/** At a rig. */
+export const RIG_KEYS: [string, string][] = [
+  ["↓ ↑", "pull the pry bar harder, or less"],
+  ["l", "look at what may be wrong; 1 to 9 looks there"],
+  ["w", "what would you do? shows the advice, costs a teardown"],
+  ...SET_KEYS.filter(([key]) => !["Space", "w", "b"].includes(key)),
+  ["b", "back to the rigs"],
+];
+
 /** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. `stray`: says whether a key is
  * part of a number that no station takes. What answers false has not used its key. */
 export function useSetKeys(run: Record<string, () => unknown>, stray: (key: string) => boolean): void {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { at } from "../../api/rigAddress";
 import type { StripView } from "../../api/client";
 import type { StripDesk } from "./useStrip";
 
@@ -11,7 +12,7 @@ defineProps<{ desk: StripDesk; view: StripView }>();
     <a
       v-if="view.removals.some((r) => r.bag)"
       class="control"
-      :href="`/api/jobs/${view.job.id}/bag-labels.pdf`"
+      :href="at(`/api/jobs/${view.job.id}/bag-labels.pdf`)"
       download
       data-labels
       >Bag labels</a

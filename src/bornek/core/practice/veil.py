@@ -9,15 +9,15 @@ SAY = [{"text": "Move it, re-seat it, or sign: ", "move": False}, {"text": "what
 HEAD, ASIDE = "Yours to decide", "When you sign, the cloth is lifted."
 
 
-def veil_sheet(sheet: Mapping[str, Any]) -> dict[str, Any]:
-    """A sheet without its move, its landing, and whatever tells how the adjuster answers.
+def veil_sheet(sheet: Mapping[str, Any], unadvised: Mapping[str, Any]) -> dict[str, Any]:
+    """A sheet that was made without advice, saying that it is the learner's turn where the whole one has a move.
 
-    >>> veil_sheet({"move": None, "response": [1, 0.1], "scenes": [], "say": [], "next": "a"})["say"]
-    []
+    >>> bare = {"move": None, "say": [], "next": None}
+    >>> veil_sheet({"move": {}, "next": None}, bare)["aside_head"]
+    'Yours to decide'
     """
-    shown = dict(sheet) | {"move": None, "response": None, "slope": None, "what_if": False}
-    shown["scenes"] = [_veiled(s) for s in sheet["scenes"]]
-    if sheet["move"] is not None:
+    shown = {**unadvised, "response": None, "slope": None, "what_if": False}
+    if sheet["move"] is not None and sheet["next"] is None:
         shown |= {"say": SAY, "aside_head": HEAD, "aside": ASIDE}
     return shown
 
@@ -32,13 +32,5 @@ def veil_expectation(shown: Mapping[str, Any]) -> dict[str, Any]:
         "p_harm": 0.0,
         "why": "Your own move",
     }
-    return {**shown, "option": option, "scenes": [_veiled(s) for s in shown["scenes"]]}
-
-
-def _veiled(scene: Mapping[str, Any]) -> dict[str, Any]:
-    found = dict(scene)
-    if scene["type"] == "readout":
-        found["landing"] = None
-    if scene["type"] == "log":
-        found["rows"] = [row for row in scene["rows"] if row["found"] is not None or row["held_out"]]
-    return found
+    scenes = [s | {"landing": None} if s["type"] == "readout" else s for s in shown["scenes"]]
+    return {**shown, "option": option, "scenes": scenes}

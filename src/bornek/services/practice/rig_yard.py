@@ -17,7 +17,7 @@ from bornek.services.shop.gauges import register_gauge
 from bornek.services.shop.mechanics import add_mechanic
 
 LEARNER = "learner"
-CARD = {"id": "rig", "name": "Rig gauge", "quantity": "length", "calibration_u": 0.001, "due": ""}
+CARD = {"quantity": "length", "calibration_u": 0.001, "due": ""}
 
 
 def job_id(attempt: str) -> str:
@@ -32,7 +32,8 @@ def fill_rig_yard(session: Session, rig: Rig, attempt: str, learner: str, now: d
     """Everything that the real services need to know of a rig; nothing of its truth."""
     desk = Desk(session, LEARNER, now)
     add_mechanic(session, LEARNER, learner)
-    register_gauge(desk, {**CARD, **rig.gauge})
+    for n, card in enumerate((rig.gauge, *rig.more_gauges)):
+        register_gauge(desk, {**CARD, "id": f"rig{n or ''}", "name": f"Rig gauge {n + 1}", **card})
     for thickness, count in rig.drawer.items():
         lot = {"id": f"lot-{thickness}", "form": rig.shim_form, "thickness": float(thickness), "count": count}
         count_shims(desk, lot)
@@ -41,6 +42,8 @@ def fill_rig_yard(session: Session, rig: Rig, attempt: str, learner: str, now: d
         "given": rig.book(), "length_unit": "mm", "gauge": "rig", "shim_form": rig.shim_form,
     }  # fmt: skip
     begin_bench(desk, begun)
+    if rig.found() is None:
+        return
     seen = load_setting(session, setting_id(attempt), desk.today).version
     found = {
         "id": "as-found",

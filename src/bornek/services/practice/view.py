@@ -13,7 +13,7 @@ from bornek.core.plain import dump
 from bornek.core.practice.rigs.faults import LOOK_BY_KEY, LOOKS
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.learners import best_possible
-from bornek.core.practice.rigs.rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Pull
+from bornek.core.practice.rigs.rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Blades, Pull
 from bornek.core.practice.score import Score, score_of
 from bornek.core.settings.watch import guide_of
 from bornek.services.practice.cloth import Cloth, lift_cloth
@@ -52,10 +52,11 @@ class RigView:
 
 @dataclass(frozen=True)
 class DialView:
-    """The needle at each push, step by step [mm from zero]; `turn` [mm] is what one turn of the dial is."""
+    """The needle at each push, step by step, from zero in `unit`; `turn` is what one turn of the dial is."""
 
     needle: list[float]
     division: float
+    unit: str
     turn: float
     same_push: float
     bends: float
@@ -64,11 +65,20 @@ class DialView:
 
 
 @dataclass(frozen=True)
+class BladeView:
+    """A feeler blade, and how it feels in the gap."""
+
+    label: str
+    feel: str
+
+
+@dataclass(frozen=True)
 class StationView:
-    """What stands at a station: a dial with its lever, or words."""
+    """What stands at a station: a dial with its lever, blades, or words."""
 
     slot: str
     dial: DialView | None
+    blades: list[BladeView]
     words: str
 
 
@@ -107,8 +117,11 @@ def view_station(
             "There is no such station in this round.", field="slot", next_step="Look at the stations again."
         )
     pull = rig.pull(slot, handled, repeat)
-    told = rig.told(slot, handled) if pull is None else None
-    view: dict[str, Any] = dump(StationView(slot_key, _dial(pull), told.words if told else ""))
+    blades = rig.blades(slot, handled, repeat)
+    told = rig.told(slot, handled) if pull is None and blades is None else None
+    view: dict[str, Any] = dump(
+        StationView(slot_key, _dial(pull), _blades(blades), told.words if told else "")
+    )
     return view
 
 
@@ -173,10 +186,18 @@ def _look(key: str, events: list[Event]) -> RigLook:
     return RigLook(key, look.label, look.opens, words)
 
 
+def _blades(blades: Blades | None) -> list[BladeView]:
+    if blades is None:
+        return []
+    goes, _ = blades.between()
+    return [BladeView(f"{s:.3f}", "goes" if s < goes else "goes, and drags" if s == goes else "does not go")
+            for s in blades.sizes]  # fmt: skip
+
+
 def _dial(pull: Pull | None) -> DialView | None:
     if pull is None:
         return None
     return DialView(
-        needle=list(pull.needle), division=pull.division, turn=round(100 * pull.division, 6),
+        needle=list(pull.needle), division=pull.division, unit=pull.unit, turn=round(100 * pull.division, 6),
         same_push=SAME_PUSH_N, bends=BENDS_N, most=MOST_PUSH_N, step=PUSH_STEP_N,
     )  # fmt: skip

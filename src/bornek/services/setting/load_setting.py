@@ -102,6 +102,12 @@ class Judged:
         return sheet_of(self.reckoning)
 
     @cached_property
+    def unadvised(self) -> dict[str, Any]:
+        """The same without the advice, as plain data."""
+        found: dict[str, Any] = dump(sheet_of(self.reckoning, advised=False))
+        return found
+
+    @cached_property
     def dumped(self) -> dict[str, Any]:
         """The sheet as plain data; to be read, not changed."""
         found: dict[str, Any] = dump(self.sheet)

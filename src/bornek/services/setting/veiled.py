@@ -2,20 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from typing import Any
 
 from sqlalchemy.orm import Session
 
 from bornek.core.practice.veil import veil_expectation, veil_sheet
+from bornek.services.setting.frozen import shown_sheet
+from bornek.services.setting.load_setting import LoadedSetting
 
 VEIL = "bornek.veil"
 """Under this name a session at a rig holds the rounds in which the advice was asked for."""
 
 
-def sheet_shown(session: Session, sheet: Mapping[str, Any], signed: bool) -> Mapping[str, Any]:
+def sheet_shown(session: Session, loaded: LoadedSetting) -> dict[str, Any]:
     """A sheet as it is shown here: whole in the yard, and at a rig where it was asked for or signed."""
-    return sheet if signed or _open(session, sheet["round"]) else veil_sheet(sheet)
+    sheet = shown_sheet(loaded)
+    if loaded.signed or _open(session, sheet["round"]):
+        return sheet
+    return veil_sheet(sheet, loaded.judged.unadvised)
 
 
 def expectation_shown(session: Session, shown: dict[str, Any], number: int) -> dict[str, Any]:

@@ -18,7 +18,7 @@ from bornek.core.settings.state import StateView, show_state
 from bornek.core.sheet import Sheet
 from bornek.core.trace.taken import figure_words
 from bornek.services.setting.find_gauges import find_gauges
-from bornek.services.setting.frozen import not_held, shown_sheet
+from bornek.services.setting.frozen import not_held
 from bornek.services.setting.gauge_lines import talking
 from bornek.services.setting.given_view import FieldView, show_fields
 from bornek.services.setting.kept_settings import read_once
@@ -127,7 +127,7 @@ def view_setting(session: Session, setting_id: str, today: date) -> dict[str, An
 
 def show_setting(session: Session, loaded: LoadedSetting, today: date) -> dict[str, Any]:
     log = loaded.log
-    sheet: Any = sheet_shown(session, shown_sheet(loaded), loaded.signed)
+    sheet: Any = sheet_shown(session, loaded)
     view: dict[str, Any] = dump(
         SettingView(
             id=log.setting.id,

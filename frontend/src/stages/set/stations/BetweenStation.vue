@@ -30,7 +30,7 @@ function onward(event: KeyboardEvent) {
       :key="name"
       :ref="(el) => (i ? (stops = el as HTMLInputElement) : (goes = el as HTMLInputElement))"
       :value="ends[i] ?? ''"
-      class="w-1/2 min-w-[64px] bg-transparent px-2 text-[24px] font-bold leading-none caret-(--caret) outline-none"
+      class="w-1/2 min-w-[64px] bg-transparent placeholder:text-[14px] px-2 text-[24px] font-bold leading-none caret-(--caret) outline-none"
       :class="i ? 'border-l-2 border-current' : ''"
       size="4"
       inputmode="decimal"

@@ -35,14 +35,14 @@ class Table:
     def context(self) -> Context:
         kind = find_kind(self.rig.kind)
         given = read_given(kind, self.rig.right_given(), "mm")
-        acts = [{"round": n, "states": {self.rig.knob: s}} for n, s in enumerate(self.states, 1)]
-        card = {k: v for k, v in self.rig.gauge.items() if k != "takes"} | {
-            "id": "rig",
-            "name": "Rig gauge",
-            "calibration_u": 0.001,
-        }
+        acts = [
+            {"round": n, "states": {} if s is None else {self.rig.knob: s}}
+            for n, s in enumerate(self.states, 1)
+        ]
+        cards = [dict(self.rig.gauge), *map(dict, self.rig.more_gauges)]
+        named = {"name": "Rig gauge", "calibration_u": 0.001}
         return read_bench(kind, given, {
-            "gauges": [card], "acts": acts, "entries": self.entries, "explanations": self.explanations,
+            "gauges": [{"id": f"rig{n}", **named, **c} for n, c in enumerate(cards)], "acts": acts, "entries": self.entries, "explanations": self.explanations,
             "stock": {f"{t:.3f}": n for t, n in self.rig.drawer.items()},
         })  # fmt: skip
 
@@ -50,12 +50,16 @@ class Table:
         ctx = self.context()
         return Handled(tuple(a.states for a in ctx.acts), ALL_LOOKED)
 
+    def positions(self) -> list[State]:
+        """Where the adjuster stood in each round."""
+        return [a.states.get(self.rig.knob) or self.rig.found_state() for a in self.context().acts]
+
     def sheet(self) -> Sheet:
         return make_sheet(find_kind(self.rig.kind), self.context())
 
 
 Learner = Callable[[Table, Sheet], Any]
-"""Picks what to set next, as a state is sent."""
+"""Picks what to set next, as a state is sent; None where it signs as it is."""
 
 
 @dataclass(frozen=True)
@@ -78,12 +82,17 @@ def play(rig: Rig, learner: Learner) -> Played:
         sheet = _read(table, number)
         handled = table.handled()
         harm = harm or (number > 1 and rig.harmed(rig.true(handled)))
-        if sheet.verdict.code == "in" or number > CAP:
+        if rig.done(sheet) or number > CAP:
             table.values.append(rig.read_value(sheet))
-            took = number - 1 if sheet.verdict.code == "in" else CAP + 1
+            took = number - 1 if rig.done(sheet) else CAP + 1
             return Played(took, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values))
         table.values.append(rig.read_value(sheet))
-        table.states.append(learner(table, sheet))
+        picked = learner(table, sheet)
+        if picked is None:
+            return Played(
+                number - 1, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values)
+            )
+        table.states.append(picked)
     raise AssertionError
 
 
@@ -115,7 +124,3 @@ def _read(table: Table, number: int) -> Sheet:
 def _slots(table: Table) -> Any:
     ctx = table.context()
     return guide_of(find_kind(table.rig.kind), ctx).slots
-
-
-def state_of(table: Table) -> State:
-    return table.context().acts[-1].states[table.rig.knob]

@@ -8,14 +8,14 @@ from typing import Any
 import numpy as np
 
 from bornek.core.advice.packs import USUAL_MOST, reachable
-from bornek.core.practice.rigs.game import Played, Table, play, state_of
+from bornek.core.practice.rigs.game import Played, Table, play
 from bornek.core.practice.rigs.rig import Rig
 from bornek.core.practice.rigs.rows import make_rig
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.sheet import Sheet
 
-LEAST_STEP = 0.01
-"""Two rounds that differ by less say nothing of the response."""
+LEAST_SHARE = 0.25
+"""A move that was to change less than this share of half the window says nothing of the response."""
 
 
 def naive(table: Table, _sheet: Sheet) -> Any:
@@ -31,17 +31,19 @@ def secant(table: Table, _sheet: Sheet) -> Any:
         return table.states[-1]
     k = table.rig.declared()
     if len(table.values) > 1 and table.values[-2] is not None:
-        at = [a.states[table.rig.knob].position for a in table.context().acts[-2:]]
+        at = [table.rig.at_mm(s) for s in table.positions()[-2:]]
         moved, answered = at[1] - at[0], value - table.values[-2]
-        if abs(moved) > LEAST_STEP * table.rig.unit_step() and answered * moved * k > 0:
+        if abs(moved * k) > LEAST_SHARE * table.rig.window().half and answered * moved * k > 0:
             k = answered / moved
     return _toward(table, value, k)
 
 
 def advised(table: Table, sheet: Sheet) -> Any:
-    """Does what the application proposes; where it proposes no move, re-seats and reads again."""
-    if sheet.move is None or sheet.move.best is None:
+    """Does what the application proposes; where it says to leave it, signs; where it wants it read again, re-seats."""
+    if sheet.move is None:
         return table.states[-1]
+    if sheet.move.best is None or sheet.move.stay not in ("", "loosen"):
+        return None
     return table.rig.sent(sheet.move.best.states[table.rig.knob])
 
 
@@ -54,10 +56,10 @@ def oracle(table: Table, _sheet: Sheet) -> Any:
 def _toward(table: Table, value: float, k: float) -> Any:
     """What brings the quantity from `value` nearest to its aim, answering by `k`."""
     rig = table.rig
-    now = state_of(table)
-    wanted = now.position + (rig.aim() - value) / k
+    now = table.positions()[-1]
+    wanted = rig.at_mm(now) + (rig.aim() - value) / k
     if not now.packs:
-        return rig.nearest(wanted)
+        return rig.set_to(wanted)
     packs = reachable({to_nm(t): n for t, n in rig.drawer.items()}, now.packs[0], USUAL_MOST)
     row = int(np.argmin(np.abs(packs.sums - to_nm(wanted))))
     return [from_nm(nm) for nm in packs.pack(row)]

@@ -45,6 +45,8 @@ class PriedRig(Rig):
     s_r: float
     give: float
     division: float = 0.01
+    dirt: float = DIRT_MM
+    """What dirt adds to the quantity, in its own unit."""
 
     def uncounted(self) -> float:
         """What was in as found and not in the book, in the adjuster's own unit."""
@@ -52,7 +54,7 @@ class PriedRig(Rig):
 
     def really_in(self) -> float:
         """Where the adjuster truly stood as found."""
-        return self.found_state().position + (self.uncounted() if self.fault == STUCK_SHIM else 0.0)
+        return self.at_mm(self.found_state()) + (self.uncounted() if self.fault == STUCK_SHIM else 0.0)
 
     def response(self) -> float:
         """With its sign: on the other side it answers the other way."""
@@ -61,10 +63,10 @@ class PriedRig(Rig):
     def true(self, handled: Handled, assembly: int | None = None) -> float:
         number = handled.assembly if assembly is None else assembly
         states = [next(iter(s.values())) for s in handled.states[:number] if s]
-        moved = states[-1].position - self.really_in() if states and number > 1 else 0.0
+        moved = self.at_mm(states[-1]) - self.really_in() if states and number > 1 else 0.0
         value = self._mean(moved) + self.s_a * self.stream.n(7, number)
         if self.fault == DIRT and not handled.put_right(DIRT, number):
-            value += DIRT_MM * (0.5 + self.stream.u(9, number))
+            value += self.dirt * (0.5 + self.stream.u(9, number))
         return value
 
     def _mean(self, moved: float) -> float:
@@ -72,7 +74,9 @@ class PriedRig(Rig):
 
     def mean_true(self, handled: Handled) -> float:
         states = [next(iter(s.values())) for s in handled.states if s]
-        return self._mean(states[-1].position - self.really_in() if len(states) > 1 else 0.0)
+        return self._mean(
+            self.at_mm(states[-1]) - self.really_in() if states and handled.assembly > 1 else 0.0
+        )
 
     def play(self, handled: Handled) -> float:
         """What can be pried: no less than nothing."""
@@ -83,9 +87,14 @@ class PriedRig(Rig):
             return None
         at_push = self._at_same_push(slot, handled, repeat)
         steps = int(MOST_PUSH_N / PUSH_STEP_N) + 1
-        return Pull(
-            tuple(round(self._needle(at_push, PUSH_STEP_N * i), 5) for i in range(steps)), self.division
-        )
+        needle = tuple(round(self._needle(at_push, PUSH_STEP_N * i), 5) for i in range(steps))
+        return Pull(needle, self.division_at(slot), self.unit_at(slot))
+
+    def division_at(self, slot: Slot) -> float:
+        return self.division
+
+    def unit_at(self, slot: Slot) -> str:
+        return "mm"
 
     def _at_same_push(self, slot: Slot, handled: Handled, repeat: int) -> float:
         if self.fault == DEAD_NEEDLE and not handled.put_right(DEAD_NEEDLE):
@@ -99,7 +108,11 @@ class PriedRig(Rig):
             play *= SPOT_SHARE
         if self.fault == BENT and not handled.put_right(BENT):
             play += BENT_MM if _first_mark(slot) else -BENT_MM
-        return max(play + (noise if play > 0 else 0.0), 0.0)
+        return self.shown_at(slot, max(play + (noise if play > 0 else 0.0), 0.0), handled, repeat)
+
+    def shown_at(self, slot: Slot, play: float, handled: Handled, repeat: int) -> float:
+        """What a station shows of the quantity with the same push."""
+        return play
 
     def _needle(self, at_push: float, push: float) -> float:
         """It comes up with the push until all play is taken up, then gives a little; past what the lever bears it

@@ -16,7 +16,7 @@ from bornek.core.settings.kind import Slot
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
-from bornek.core.settings.state import State, StateView, read_state
+from bornek.core.settings.state import Position, State, StateView, read_state
 from bornek.core.sheet import Sheet
 from bornek.core.windows import Window
 
@@ -29,13 +29,27 @@ PUSH_STEP_N = 10.0
 
 @dataclass(frozen=True)
 class Pull:
-    """What the dial shows while the lever is pulled: needle [mm from its zero] at each push [N], step by step.
-    `division` [mm] is the dial's; past `bends` the needle lies."""
+    """What the dial shows while the lever is pulled: needle from its zero, in the station's own unit, at each push [N],
+    step by step. `division` is the dial's; past `bends` the needle lies."""
 
     needle: tuple[float, ...]
     division: float
+    unit: str = "mm"
     same_push: float = SAME_PUSH_N
     bends: float = BENDS_N
+
+
+@dataclass(frozen=True)
+class Blades:
+    """Feeler blades at a station [mm]; `gap` is what lies between, which no blade thicker than it passes."""
+
+    sizes: tuple[float, ...]
+    gap: float
+
+    def between(self) -> tuple[float, float]:
+        """The largest that goes and the smallest that does not."""
+        goes = max((s for s in self.sizes if s <= self.gap), default=self.sizes[0])
+        return goes, min((s for s in self.sizes if s > goes), default=goes + 0.01)
 
 
 @dataclass(frozen=True)
@@ -69,6 +83,7 @@ class Rig(ABC):
     shim_form: ClassVar[str] = ""
     drawer: ClassVar[Mapping[float, int]] = {}
     gauge: ClassVar[Mapping[str, Any]]
+    more_gauges: ClassVar[tuple[Mapping[str, Any], ...]] = ()
     faults: ClassVar[tuple[str, ...]]
 
     def __init__(self, number: int) -> None:
@@ -87,11 +102,13 @@ class Rig(ABC):
 
     @abstractmethod
     def found(self) -> Any:
-        """What the book says is in as found, as an adjuster's state is sent."""
+        """What the book says is in as found, as an adjuster's state is sent; None where it counts from where it stood."""
 
     def found_state(self) -> State:
         """The same, read."""
         knob = next(k for k in self.knobs() if k.key == self.knob)
+        if self.found() is None:
+            return Position(0.0, knob.unit, knob.domain.step)
         return read_state(knob.domain.sort, self.found(), "mm", knob.unit, knob.domain.step)
 
     def knobs(self) -> Sequence[Knob]:
@@ -131,13 +148,17 @@ class Rig(ABC):
         """What who counts writes down as really in as found."""
         return self.found()
 
-    def nearest(self, wanted: float) -> Any:
-        """The position nearest to a wanted one, as it is sent."""
+    def at_mm(self, state: State) -> float:
+        """Where the adjuster stands, in what the response is reckoned by."""
+        return state.position
+
+    def set_to(self, wanted: float) -> Any:
+        """The position nearest to a wanted one (of `at_mm`), as it is sent."""
         return wanted
 
-    def unit_step(self) -> float:
-        """How much of the adjuster's unit makes one unit of the quantity."""
-        return 1 / abs(self.declared())
+    def done(self, sheet: Sheet) -> bool:
+        """Whether the readings say that it is set."""
+        return sheet.verdict.code == "in"
 
     def sent(self, state: StateView) -> Any:
         """A state that was proposed, as it is sent."""
@@ -166,6 +187,10 @@ class Rig(ABC):
     def pull(self, slot: Slot, handled: Handled, repeat: int) -> Pull | None:
         """What the dial shows at a station that is pried; None where it is not."""
 
+    def blades(self, slot: Slot, handled: Handled, repeat: int) -> Blades | None:
+        """The blades at a station that takes two of them; None elsewhere."""
+        return None
+
     @abstractmethod
     def told(self, slot: Slot, handled: Handled) -> Told | None:
         """What a station shows that takes yes, no or a choice; None where it takes a number."""
@@ -185,6 +210,9 @@ class Rig(ABC):
         pulled = self.pull(slot, handled, repeat)
         if pulled is not None:
             at = pulled.needle[round(pulled.same_push / PUSH_STEP_N)]
-            return max(round(at / (pulled.division / 2)) * pulled.division / 2, 0.0)
+            return round(max(round(at / (pulled.division / 2)) * pulled.division / 2, 0.0), 6)
+        blades = self.blades(slot, handled, repeat)
+        if blades is not None:
+            return "{:.3f} {:.3f}".format(*blades.between())
         told = self.told(slot, handled)
         return told.answer if told else None

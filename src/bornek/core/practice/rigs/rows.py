@@ -3,10 +3,15 @@
 from __future__ import annotations
 
 from bornek.core.errors import InputError
+from bornek.core.practice.rigs.feelers import FeelerRig
+from bornek.core.practice.rigs.nose import NoseRig
+from bornek.core.practice.rigs.nut import NutRig
+from bornek.core.practice.rigs.preload import PreloadRig
 from bornek.core.practice.rigs.rig import Rig
 from bornek.core.practice.rigs.shims import ShimRig
+from bornek.core.practice.rigs.worm import WormRig
 
-SORTS: dict[str, type[Rig]] = {r.sort: r for r in (ShimRig,)}
+SORTS: dict[str, type[Rig]] = {r.sort: r for r in (ShimRig, PreloadRig, NutRig, NoseRig, WormRig, FeelerRig)}
 MOST_NUMBER = 999_999
 
 
@@ -28,7 +33,14 @@ def make_rig(sort: str, number: int) -> Rig:
 
 
 NINE: tuple[tuple[str, int, str], ...] = (
-    ("shims", 4, "a plain one: nothing is wrong"),
-    ("shims", 2, "something is wrong"),
+    ("shims", 27, "a plain one: nothing is wrong"),
+    ("nut", 3, "the nut stops where a tab meets a slot"),
+    ("shims", 10, "one thing is wrong"),
+    ("feelers", 2, "blades, and no way back"),
+    ("worm", 1, "the carrier answers along a curve"),
+    ("preload", 7, "the needle sees none of it"),
+    ("taper", 1, "microns, and no way back"),
+    ("shims", 16, "two marks that do not agree"),
+    ("preload", 2, "the book and the iron do not agree"),
 )
 """The rising row: sort, number, and what it is about."""

@@ -38,7 +38,7 @@ class ShimRig(PriedRig):
         "division": 0.01,
         "interpolation": 0.5,
     }
-    faults = (
+    faults: ClassVar[tuple[str, ...]] = (
         DIRT,
         LOOSE_COVER,
         STUCK_SHIM,

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+/** A rig: dial and lever on the left, the score and the setting on the right, the cloth below. */
+import { computed, watch } from "vue";
+import { useKeys } from "../../composables/useKeys";
+import LadderMark from "../../marks/LadderMark.vue";
+import PackMark from "../../marks/PackMark.vue";
+import ReadoutMark from "../../marks/ReadoutMark.vue";
+import SceneMark from "../../marks/SceneMark.vue";
+import PanelStack from "../set/PanelStack.vue";
+import { useScenes } from "../set/useScenes";
+import type { SettingDesk } from "../set/useSetting";
+import type { SetPageState } from "../set/useSetPage";
+import RigBlades from "./RigBlades.vue";
+import RigCloth from "./RigCloth.vue";
+import RigDial from "./RigDial.vue";
+import RigLever from "./RigLever.vue";
+import RigLooks from "./RigLooks.vue";
+import RigScore from "./RigScore.vue";
+import { useLever, type useRig } from "./useRig";
+
+const props = defineProps<{ page: SetPageState; desk: SettingDesk; rig: ReturnType<typeof useRig> }>();
+const looking = defineModel<boolean>("looking", { required: true });
+const { of, shown, rest } = useScenes(props.page);
+const packs = computed(() => shown("pack"));
+const strips = computed(() => of("readout"));
+const logs = computed(() =>
+  of("readout")[0]?.needle || (props.page.sheet?.round ?? 1) > 1 ? of("log") : [],
+);
+const lever = useLever(
+  computed(() => props.page.live),
+  computed(() => props.page.sheet?.round ?? 1),
+);
+const { push, needle, dial, station, bent } = lever;
+const view = props.rig.rig;
+/** Every reading, move and signature may change what the rig says. */
+watch(() => props.page.view?.version, props.rig.refresh);
+watch(() => props.page.signed, props.rig.refresh);
+useKeys((event) => {
+  if (looking.value && /^[1-9]$/.test(event.key)) {
+    const found = view.value?.looks[Number(event.key) - 1];
+    if (found && !event.repeat) void props.rig.look(found.key);
+    return true;
+  }
+  if (looking.value && event.key === "Escape") {
+    looking.value = false;
+    return true;
+  }
+  if (event.key !== "ArrowDown" && event.key !== "ArrowUp") return false;
+  if (!dial.value || props.page.working) return false;
+  lever.step(event.key === "ArrowDown" ? 1 : -1);
+  return true;
+});
+</script>
+
+<template>
+  <div v-if="page.view && page.sheet && view" class="contents" data-layout="rig">
+    <section class="bg-bay px-5 py-3 md:row-start-1 md:border-r-2 lg:col-start-1 lg:row-span-2">
+      <template v-if="dial">
+        <RigDial
+          :needle="needle"
+          :division="dial.division"
+          :unit="dial.unit"
+          :turn="dial.turn"
+          :lies="bent"
+        />
+        <RigLever
+          class="mt-2 border-t-2 pt-2"
+          :push="push"
+          :most="dial.most"
+          :same="dial.same_push"
+          :bent="bent"
+          @pull="lever.pull"
+          @step="lever.step"
+        />
+      </template>
+      <RigBlades v-else-if="station?.blades.length" :key="page.live ?? ''" :blades="station.blades" />
+      <template v-else>
+        <h2 class="zone-head">{{ page.liveCell?.label ?? page.view.label }}</h2>
+        <p class="mt-2 text-[22px] leading-snug font-semibold" aria-live="polite" data-seen>
+          {{ station?.words || page.standing }}
+        </p>
+        <SceneMark v-for="(s, i) in rest" :key="i" class="mt-3" :scene="s" />
+        <PackMark v-for="p in packs" :key="p.title" class="mt-3" :scene="p" :height="200" />
+      </template>
+    </section>
+    <section class="flex min-w-0 flex-col lg:col-start-2 lg:row-start-1">
+      <RigScore :score="view.score" />
+      <div class="flex min-w-0 flex-1 flex-col px-5 py-2">
+        <RigLooks
+          v-if="looking"
+          :looks="view.looks"
+          :trouble="rig.trouble.value"
+          :done="view.cloth !== null"
+          @look="rig.look"
+          @close="looking = false"
+        />
+        <template v-else>
+          <template v-if="!page.working">
+            <ReadoutMark v-for="s in strips" :key="s.label" :scene="s" :gutter="134" compact />
+          </template>
+          <PanelStack :page="page" :desk="desk">
+            <SceneMark v-for="l in logs" :key="l.label" :scene="l" :gutter="134" />
+            <LadderMark v-for="l in of('ladder')" :key="l.label" :scene="l" :gutter="134" />
+          </PanelStack>
+        </template>
+      </div>
+      <RigCloth :cloth="view.cloth" again="/practice" />
+    </section>
+  </div>
+</template>

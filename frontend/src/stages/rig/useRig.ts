@@ -1,0 +1,70 @@
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { computed, ref, watch, type Ref } from "vue";
+import { api, unwrap } from "../../api/client";
+import { rigBase } from "../../api/rigAddress";
+import { useSending } from "../../composables/useSending";
+
+const RIG = ["rig"];
+
+/** The rig whose address this is: its score, its looks, its cloth. Nothing in the yard itself. */
+export function useRig() {
+  const client = useQueryClient();
+  const query = useQuery({
+    queryKey: RIG,
+    queryFn: () => unwrap(api.GET("/api/rig")),
+    enabled: rigBase !== "",
+  });
+  const rig = computed(() => query.data.value);
+  const sending = useSending();
+  const look = (key: string) =>
+    sending.send(async (header) => {
+      client.setQueryData(
+        RIG,
+        await unwrap(api.POST("/api/rig/looks", { params: { header }, body: { key } })),
+      );
+    });
+  const ask = () =>
+    sending.send(async (header) => {
+      client.setQueryData(RIG, await unwrap(api.POST("/api/rig/asks", { params: { header }, body: {} })));
+      await client.invalidateQueries({ queryKey: ["setting"] });
+    });
+  const refresh = () => void query.refetch();
+  return { rig, look, ask, refresh, trouble: sending.trouble };
+}
+
+/** The lever at a station: how hard it is pulled, and what the dial shows of it. Every pull has its own scatter. */
+export function useLever(slot: Ref<string | null>, round: Ref<number>) {
+  const push = ref(0);
+  const pulls = ref(1);
+  const { data } = useQuery({
+    queryKey: computed(() => ["rig-station", slot.value, round.value, pulls.value]),
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/rig/stations/{slot}", {
+          params: { path: { slot: slot.value ?? "" }, query: { pull: pulls.value } },
+        }),
+      ),
+    enabled: computed(() => slot.value !== null),
+    placeholderData: (before) => (before?.slot === slot.value ? before : undefined),
+  });
+  const station = computed(() => (slot.value ? data.value : undefined));
+  const dial = computed(() => station.value?.dial ?? null);
+  const bent = computed(() => dial.value !== null && push.value > dial.value.bends);
+  const needle = computed(() => {
+    const { value } = dial;
+    return value ? (value.needle[Math.round(push.value / value.step)] ?? 0) : 0;
+  });
+  function pull(to: number) {
+    if (!dial.value) return;
+    const before = push.value;
+    push.value = Math.min(dial.value.most, Math.max(0, Math.round(to / dial.value.step) * dial.value.step));
+    if (before > 0 && push.value === 0) pulls.value += 1;
+  }
+  const step = (by: number) => pull(push.value + by * (dial.value?.step ?? 0));
+  watch([slot, round], () => {
+    push.value = 0;
+  });
+  return { push, needle, dial, station, bent, pull, step, letGo: () => pull(0) };
+}
+
+export type Lever = ReturnType<typeof useLever>;
