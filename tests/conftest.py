@@ -24,6 +24,7 @@ settings.load_profile("steady")
 GROUPS = {
     "test_page.py": "pages",
     "test_live.py": "pages",
+    "test_rig_pages.py": "builds",
     "test_journeys.py": "walks",
     "test_strip.py": "walks",
     "test_odd_states.py": "walks",

@@ -9429,6 +9429,7 @@ export interface components {
             school: string;
         };
         Score: {
+            as_good: boolean;
             asks: number;
             best: number;
             looks: number;

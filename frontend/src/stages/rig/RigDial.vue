@@ -3,7 +3,14 @@
 import { useTransition, usePreferredReducedMotion } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
 
-const props = defineProps<{ needle: number; division: number; unit: string; turn: number; lies: boolean }>();
+const props = defineProps<{
+  push: number;
+  needle: number;
+  division: number;
+  unit: string;
+  turn: number;
+  lies: boolean;
+}>();
 const R = 168;
 const still = usePreferredReducedMotion();
 const shown = useTransition(() => props.needle, {
@@ -28,13 +35,13 @@ const arc = computed(() => {
 const said = ref("");
 let timer = 0;
 watch(
-  () => props.needle,
-  (mm) => {
+  () => [props.needle, props.push] as const,
+  ([mm, push]) => {
     window.clearTimeout(timer);
     const divisions = Math.round((mm / props.division) * 2) / 2;
     const turns = Math.floor(divisions / 100);
     const words = `${turns ? `${turns} turn${turns > 1 ? "s" : ""} and ` : ""}${divisions % 100} divisions`;
-    timer = window.setTimeout(() => (said.value = `The needle stands at ${words}.`), 350);
+    timer = window.setTimeout(() => (said.value = `At ${push} newton the needle stands at ${words}.`), 350);
   },
 );
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A rig: dial and lever on the left, the score and the setting on the right, the cloth below. */
-import { computed, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { useKeys } from "../../composables/useKeys";
 import LadderMark from "../../marks/LadderMark.vue";
 import PackMark from "../../marks/PackMark.vue";
@@ -26,6 +26,7 @@ const strips = computed(() => of("readout"));
 const logs = computed(() =>
   of("readout")[0]?.needle || (props.page.sheet?.round ?? 1) > 1 ? of("log") : [],
 );
+const looks = ref<InstanceType<typeof RigLooks> | null>(null);
 const lever = useLever(
   computed(() => props.page.live),
   computed(() => props.page.sheet?.round ?? 1),
@@ -36,16 +37,12 @@ const view = props.rig.rig;
 watch(() => props.page.view?.version, props.rig.refresh);
 watch(() => props.page.signed, props.rig.refresh);
 useKeys((event) => {
-  if (looking.value && /^[1-9]$/.test(event.key)) {
-    const found = view.value?.looks[Number(event.key) - 1];
-    if (found && !event.repeat) void props.rig.look(found.key);
-    return true;
-  }
   if (looking.value && event.key === "Escape") {
     looking.value = false;
     return true;
   }
   if (event.key !== "ArrowDown" && event.key !== "ArrowUp") return false;
+  if (looking.value) return looks.value?.step(event.key === "ArrowDown" ? 1 : -1) ?? false;
   if (!dial.value || props.page.working) return false;
   lever.step(event.key === "ArrowDown" ? 1 : -1);
   return true;
@@ -58,6 +55,7 @@ useKeys((event) => {
       <template v-if="dial">
         <RigDial
           :needle="needle"
+          :push="push"
           :division="dial.division"
           :unit="dial.unit"
           :turn="dial.turn"
@@ -85,9 +83,11 @@ useKeys((event) => {
     </section>
     <section class="flex min-w-0 flex-col lg:col-start-2 lg:row-start-1">
       <RigScore :score="view.score" />
+      <RigCloth :cloth="view.cloth" again="/practice" />
       <div class="flex min-w-0 flex-1 flex-col px-5 py-2">
         <RigLooks
           v-if="looking"
+          ref="looks"
           :looks="view.looks"
           :trouble="rig.trouble.value"
           :done="view.cloth !== null"
@@ -104,7 +104,6 @@ useKeys((event) => {
           </PanelStack>
         </template>
       </div>
-      <RigCloth :cloth="view.cloth" again="/practice" />
     </section>
   </div>
 </template>

@@ -19,9 +19,11 @@ const spoken = computed(
 
 <template>
   <div class="flex flex-wrap items-center gap-x-4 border-b-2 px-5 py-2" data-rig-score>
-    <div class="w-[104px] shrink-0">
+    <div class="w-[116px] shrink-0">
       <h2 class="text-[19px] leading-tight font-bold">Teardowns</h2>
-      <p class="text-[15px] leading-tight text-secondary">one hour each</p>
+      <p class="text-[15px] leading-tight text-secondary">
+        best possible <b class="text-words">{{ score.best }}</b>
+      </p>
     </div>
     <div ref="box" class="min-w-[220px] flex-1">
       <svg
@@ -32,10 +34,6 @@ const spoken = computed(
         :aria-label="spoken"
         class="block overflow-visible"
       >
-        <text :x="best.from" y="14" font-size="15" fill="var(--secondary)">
-          best possible
-          <tspan font-weight="700" fill="var(--words)">{{ score.best }}</tspan>
-        </text>
         <rect :x="x(0)" y="26" :width="x(score.most) - x(0)" height="28" fill="var(--neutral)" />
         <rect :x="best.from" y="26" :width="best.to - best.from" height="28" fill="var(--wanted)" />
         <line :x1="best.from" :x2="best.from" y1="18" y2="54" stroke="var(--wanted-post)" stroke-width="3" />

@@ -124,7 +124,12 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     >
       <RigLayout v-if="rigBase" v-model:looking="looking" :page="page" :desk="desk" :rig="rig" />
       <component v-else :is="layoutOf(page.sheet.layout)" :page="page" :desk="desk" />
-      <ReadingZone v-if="!page.working" :page="page" :desk="desk" :narrow="rigBase !== ''" />
+      <ReadingZone
+        v-if="!page.working && !looking && !rig.rig.value?.cloth"
+        :page="page"
+        :desk="desk"
+        :narrow="rigBase !== ''"
+      />
     </div>
     <SendingProblem :sending="desk" />
     <RigFoot

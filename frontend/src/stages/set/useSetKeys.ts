@@ -22,7 +22,7 @@ export const SET_KEYS: [string, string][] = [
 /** At a rig. */
 export const RIG_KEYS: [string, string][] = [
   ["↓ ↑", "pull the pry bar harder, or less"],
-  ["l", "look at what may be wrong; 1 to 9 looks there"],
+  ["l", "look at what may be wrong; ↓ ↑ and Enter look there"],
   ["w", "what would you do? shows the advice, costs a teardown"],
   ...SET_KEYS.filter(([key]) => !["Space", "w", "b"].includes(key)),
   ["b", "back to the rigs"],

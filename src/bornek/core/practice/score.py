@@ -21,6 +21,7 @@ class Score:
     best: int
     most: int
     words: str
+    as_good: bool
 
 
 def score_of(teardowns: int, asks: int, looks: int, best: int) -> Score:
@@ -30,11 +31,8 @@ def score_of(teardowns: int, asks: int, looks: int, best: int) -> Score:
     """
     value = round(teardowns + ASK_COSTS * asks + LOOK_COSTS * looks, 1)
     over = value - best
-    words = (
-        "not begun"
-        if not value
-        else "as good as can be"
-        if over < 1
-        else f"{over:.1f} over the best".replace(".0 ", " ")
-    )
-    return Score(value, teardowns, asks, looks, best, max(SHOWN_MOST, int(value) + 2), words)
+    as_good = over < 1
+    words = "as good as can be" if as_good else f"{over:.1f} over the best".replace(".0 ", " ")
+    if not value:
+        words = "not begun"
+    return Score(value, teardowns, asks, looks, best, max(SHOWN_MOST, int(value) + 2), words, as_good)

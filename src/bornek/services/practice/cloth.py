@@ -7,8 +7,9 @@ from dataclasses import dataclass
 
 from bornek.core.practice.rigs.faults import WORDS
 from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.learners import advice_log, best_possible
+from bornek.core.practice.rigs.learners import advice_log
 from bornek.core.practice.rigs.rig import Rig
+from bornek.core.practice.score import Score
 from bornek.core.settings.kind import speech
 from bornek.services.setting.load_setting import LoadedSetting
 
@@ -35,7 +36,7 @@ class Cloth:
     advice: list[str]
 
 
-def lift_cloth(rig: Rig, handled: Handled, loaded: LoadedSetting) -> Cloth:
+def lift_cloth(rig: Rig, handled: Handled, loaded: LoadedSetting, score: Score) -> Cloth:
     truth, say = rig.truth(handled), speech(loaded.ctx)
     believed = next((r for r in loaded.sheet.outcome.results if r.role == "target"), None)
     value = getattr(believed.value, "v", None) if believed else None
@@ -48,8 +49,7 @@ def lift_cloth(rig: Rig, handled: Handled, loaded: LoadedSetting) -> Cloth:
         ClothRow("Scatter of an assembly", "", f"{truth.scatter_um:.0f} µm"),
         ClothRow("Give in the push", "", f"{truth.give_um:.0f} µm for 100 N"),
     ]  # fmt: skip
-    best = best_possible(rig)
-    result = "out" if not truth.inside or harmed else "in" if handled.teardowns <= best else "more"
+    result = "out" if not truth.inside or harmed else "in" if score.as_good else "more"
     return Cloth(
         result=result,
         rows=rows,
@@ -72,4 +72,4 @@ def _response(loaded: LoadedSetting) -> str:
 
 
 def _advice(rig: Rig) -> list[str]:
-    return [f"Teardown {n}: {words}" if n else words for n, words in enumerate(advice_log(rig))]
+    return [f"{f'Teardown {n}' if n else 'As found'}: {words}" for n, words in enumerate(advice_log(rig))]

@@ -13,7 +13,7 @@ from bornek.core.plain import dump
 from bornek.core.practice.rigs.faults import LOOK_BY_KEY, LOOKS
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.learners import best_possible
-from bornek.core.practice.rigs.rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Blades, Pull
+from bornek.core.practice.rigs.rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Blades, Pull, Rig
 from bornek.core.practice.score import Score, score_of
 from bornek.core.settings.watch import guide_of
 from bornek.services.practice.cloth import Cloth, lift_cloth
@@ -86,7 +86,7 @@ def view_rig(session: Session, rigs: Rigs, key: str, today: date) -> dict[str, A
     attempt, rig = rigs.attempt(key)
     loaded, handled = read_handled(session, rigs, key, today)
     events = rigs.book.events(key)
-    score = score_of(handled.teardowns, _count(events, ASK), _count(events, LOOK), best_possible(rig))
+    score = _score(rigs, rig, key, handled)
     view: dict[str, Any] = dump(
         RigView(
             id=key,
@@ -99,7 +99,7 @@ def view_rig(session: Session, rigs: Rigs, key: str, today: date) -> dict[str, A
             asked=any(e.what == ASK and e.assembly == loaded.ctx.round for e in events),
             score=score,
             looks=[_look(look.key, events) for look in LOOKS],
-            cloth=lift_cloth(rig, handled, loaded) if loaded.signed else None,
+            cloth=lift_cloth(rig, handled, loaded, score) if loaded.signed else None,
         )
     )
     return view
@@ -154,12 +154,17 @@ def keep_result(session: Session, rigs: Rigs, key: str, today: date) -> None:
     loaded, handled = read_handled(session, rigs, key, today)
     if not loaded.signed or attempt.result:
         return
-    score = view_rig(session, rigs, key, today)["score"]
-    cloth = lift_cloth(rig, handled, loaded)
+    score = _score(rigs, rig, key, handled)
+    cloth = lift_cloth(rig, handled, loaded, score)
     with rigs.book.open() as book:
         row = book.get(Attempt, key)
         if row is not None:
-            row.result, row.score, row.best = cloth.result, score["value"], score["best"]
+            row.result, row.score, row.best = cloth.result, score.value, score.best
+
+
+def _score(rigs: Rigs, rig: Rig, key: str, handled: Handled) -> Score:
+    events = rigs.book.events(key)
+    return score_of(handled.teardowns, _count(events, ASK), _count(events, LOOK), best_possible(rig))
 
 
 def _write(rigs: Rigs, key: str, what: str, about: str, handled: Handled, words: str) -> None:

@@ -50,7 +50,7 @@ def advised(table: Table, sheet: Sheet) -> Any:
 def oracle(table: Table, _sheet: Sheet) -> Any:
     """Knows response and truth, not how the next assembly scatters."""
     rig = table.rig
-    return _toward(table, rig.mean_true(table.handled()), rig.response())
+    return _toward(table, rig.mean_true(table.handled()) - rig.best_aim() + rig.aim(), rig.response())
 
 
 def _toward(table: Table, value: float, k: float) -> Any:

@@ -44,6 +44,11 @@ class PreloadRig(ShimRig):
         """Twice the greatest preload."""
         return value < -2 * self.greatest
 
+    def best_aim(self) -> float:
+        """The middle of the preloads that are as wanted and that turn as wanted too."""
+        lo, hi = max(self.least, self.least / self.share), min(self.greatest, self.greatest / self.share)
+        return -(lo + hi) / 2
+
     def drag(self, handled: Handled) -> float:
         """What it turns at, steadily [N·m]."""
         noise = 1 + 0.05 * self.stream.n(13, handled.assembly)

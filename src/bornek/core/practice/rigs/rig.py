@@ -132,6 +132,10 @@ class Rig(ABC):
         assert middle is not None
         return middle
 
+    def best_aim(self) -> float:
+        """What the one aims at who knows the truth."""
+        return self.aim()
+
     @abstractmethod
     def declared(self) -> float:
         """The response that the kind declares, of the quantity to its adjuster, with its sign."""
@@ -170,7 +174,10 @@ class Rig(ABC):
 
     def log_words(self, state: Any, value: float | None) -> str:
         """One assembly in a few words."""
-        put = f"{sum(state):.2f} mm in" if isinstance(state, list | tuple) else f"at {state:.4g}"
+        if state is None:
+            put = "as it was"
+        else:
+            put = f"{sum(state):.2f} mm in" if isinstance(state, list | tuple) else f"at {state:.4g}"
         return f"{put}, nothing read" if value is None else f"{put}, read {value:.3f}"
 
     def read_value(self, sheet: Sheet) -> float | None:
