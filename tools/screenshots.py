@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import json
 import tempfile
 import threading
 from datetime import UTC, datetime
 from pathlib import Path
+from urllib.request import Request, urlopen
 
 from playwright.sync_api import Page, sync_playwright
 from werkzeug.serving import make_server
@@ -27,7 +29,6 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("set", SET, (1280, 800), "light", ()),
     ("plan", "/jobs/f12/plan", (1280, 800), "light", ()),
     ("step", "/jobs/f12/plan/left-cover", (1280, 800), "light", ("Enter",) * 6),
-    ("turns", "/jobs/l03/plan?zone=turns", (1280, 800), "light", ()),
     ("fit", "/jobs/f12/fit", (1280, 800), "light", ("1", "3", "5", "Enter")),
     ("sums", "/sums/fit_bolts", (1280, 800), "light", ()),
     ("today", "/today", (1280, 800), "light", ()),
@@ -40,13 +41,25 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
     ("new-type", "/types/new", (1280, 800), "light", ()),
     ("type", "/types/chain-ferry", (1280, 800), "light", ("ArrowDown", *("ArrowRight",) * 3)),
+    ("practice", "rig:shims:27", (1280, 800), "light", ("Enter", *("ArrowDown",) * 20)),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
     ("record", "/jobs/w11/record", (1280, 800), "light", ()),
 )
 
 
+def rig_path(address: str, told: str) -> str:
+    """A rig begun afresh: rig:sort:number."""
+    _, sort, number = told.split(":")
+    body = {"sort": sort, "number": int(number), "learner": "0" * 32, "name": "Jun Havers"}
+    sent = Request(
+        f"{address}/api/practice/rigs", json.dumps(body).encode(), {"Content-Type": "application/json"}
+    )
+    with urlopen(sent) as answer:
+        return str(json.load(answer)["path"])
+
+
 def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...]) -> None:
-    page.goto(address + path)
+    page.goto(address + (rig_path(address, path) if path.startswith("rig:") else path))
     page.locator("[data-say], [data-record-setting], [data-pattern], table, form").first.wait_for()
     page.evaluate("document.fonts.ready")
     for key in keys:

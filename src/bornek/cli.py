@@ -10,14 +10,14 @@ from pathlib import Path
 from typing import Any
 
 from bornek.app import create_app, spec_of
+from bornek.cli_gauges import add_arguments, start_demo_gauges
+from bornek.cli_gauges import run as run_gauge
 from bornek.core.compute import compute, input_schema
 from bornek.core.door import read_json
 from bornek.core.errors import BornekError, InputError
 from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import calculations, kinds
 from bornek.demo.seed import seed
-from bornek.gauge_sim import add_arguments, start_demo_gauges
-from bornek.gauge_sim import run as run_gauge
 from bornek.serve import serve
 from bornek.services.archive.read_archive import is_archive, read_archive
 from bornek.services.archive.take_archive import take_archive
