@@ -153,6 +153,7 @@ SHOP = (
     "/tools",
     "/hours",
     "/gauges",
+    "/practice",
     "/drawer",
     "/bench",
     "/limits",

@@ -148,3 +148,26 @@ def test_axe_finds_nothing_at_a_rig(bench: Page, client: FlaskClient, address: s
     begin(bench, client, address)
     expect(bench.locator("[data-mark=rig-dial]")).to_be_visible()
     assert complaints(bench) == {"light": [], "dark": []}
+
+
+def test_space_lets_the_gauge_take_the_pull(bench: Page, client: FlaskClient, address: str) -> None:
+    begin(bench, client, address)
+    bench.keyboard.press("Space")
+    expect(bench.get_by_role("alert")).to_contain_text("Pull the bar first")
+    bench.locator("[data-same]").click()
+    expect(bench.locator("[data-push]")).to_have_text("200 N")
+    bench.keyboard.press("Space")
+    taken = bench.locator("[data-slot='travel.mark_up.1'][data-status=taken]")
+    expect(taken.locator("[data-mark=trace]")).to_have_count(1)
+    expect(bench.locator("[data-push]")).to_have_text("0 N")
+
+
+@pytest.mark.parametrize("width", [390, 768, 1280])
+def test_a_rig_scrolls_nowhere_sideways(bench: Page, client: FlaskClient, address: str, width: int) -> None:
+    bench.set_viewport_size({"width": width, "height": 900})
+    begin(bench, client, address)
+    expect(bench.locator("[data-mark=rig-dial]")).to_be_visible()
+    assert bench.evaluate("document.documentElement.scrollWidth") <= width
+    bench.keyboard.press("l")
+    expect(bench.locator("[data-looks]")).to_be_visible()
+    assert bench.evaluate("document.documentElement.scrollWidth") <= width

@@ -108,6 +108,7 @@ def test_cells_that_a_spreadsheet_would_run_are_quoted(cell: str) -> None:
         "by": "",
         "at": "",
         "fate": "",
+        "taken": "",
     }
     assert f"'{cell}" in readings_csv({"settings": [{"label": "s", "entries": [entry]}]})
 
@@ -123,5 +124,6 @@ def test_a_negative_reading_stays_a_number() -> None:
         "by": "",
         "at": "",
         "fate": "",
+        "taken": "",
     }
     assert ",-0.05," in readings_csv({"settings": [{"label": "s", "entries": [entry]}]})

@@ -227,3 +227,25 @@ def test_the_page_is_served_below_a_rig_s_address(client: FlaskClient) -> None:
 def test_a_rig_that_cannot_be_begun_is_refused_in_words(client: FlaskClient, body: dict[str, Any]) -> None:
     answer = client.post("/api/practice/rigs", json=body)
     assert answer.status_code == 422 and answer.get_json()["message"]
+
+
+def test_the_gauge_takes_a_pull_with_its_trace(client: FlaskClient) -> None:
+    rig = AtRig(client)
+    slot = rig.view()["sheet"]["next"]
+    taken = client.post(
+        f"{rig.base}/api/rig/pulls", json={"slot": slot, "push": 200}, headers=HEAD
+    ).get_json()
+    entry = {"slot": slot, "taken": taken["id"], "gauge": taken["gauge"]}
+    view = rig.post(f"{rig.url}/entries", entry)
+    assert float(view["sheet"]["cells"][0]["shown"]) == pytest.approx(0.355, abs=0.02)
+    assert "a pry seen in the trace" in view["traces"][0]["words"]
+    harder = client.post(
+        f"{rig.base}/api/rig/pulls", json={"slot": slot, "push": 300}, headers=HEAD
+    ).get_json()
+    assert float(harder["text"]) > float(taken["text"]) + 0.05
+
+
+@pytest.mark.parametrize("body", [{"slot": "travel.mark_up.1", "push": 0}, {"slot": "nowhere", "push": 200}])
+def test_nothing_pulled_is_nothing_taken(client: FlaskClient, body: dict[str, Any]) -> None:
+    answer = client.post(f"{AtRig(client).base}/api/rig/pulls", json=body, headers=HEAD)
+    assert answer.status_code == 422 and answer.get_json()["next_step"]

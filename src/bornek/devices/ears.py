@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import threading
 from collections.abc import Callable
+from typing import Any
 
 from bornek.core.gauge_line import STREAM, TalkLine
 from bornek.devices.gauge import Gauge
 from bornek.devices.listener import Listener
 from bornek.devices.serial_gauge import SerialGauge
+
+HELD = 50
 
 
 class Ears:
@@ -20,6 +23,7 @@ class Ears:
         self._lock = threading.Lock()
         self._open: dict[str, tuple[TalkLine, Listener]] = {}
         self._meant: dict[tuple[str, str], str] = {}
+        self._held: dict[str, dict[str, Any]] = {}
 
     def listen(self, gauge_id: str, line: TalkLine) -> Listener:
         """The listener of a gauge, opened where it is not."""
@@ -38,6 +42,18 @@ class Ears:
         """The listener of a gauge that is open; None where nobody listens to it."""
         held = self._open.get(gauge_id)
         return held[1] if held and not held[1].closed else None
+
+    def hold(self, key: str, taken: dict[str, Any]) -> None:
+        """Holds what was taken where no line is listened to: at a rig."""
+        with self._lock:
+            self._held[key] = taken
+            while len(self._held) > HELD:
+                self._held.pop(next(iter(self._held)))
+
+    def held(self, gauge_id: str, key: str) -> dict[str, Any] | None:
+        """What may be taken under a key; None where it is gone."""
+        listener = self.listening(gauge_id)
+        return (listener.kept(key) if listener else None) or self._held.get(key)
 
     def mean_unit(self, session: str, said: str, unit: str) -> None:
         self._meant[session, said] = unit

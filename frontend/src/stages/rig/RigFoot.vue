@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** What one does at a rig; the advice is asked for, and costs. */
-defineProps<{ cautions: string[]; canMove: boolean; asked: boolean; done: boolean }>();
+import CautionButton from "../set/CautionButton.vue";
+
+defineProps<{ canMove: boolean; asked: boolean; done: boolean }>();
 defineEmits<{
   help: [];
   cautions: [];
@@ -18,22 +20,9 @@ defineEmits<{
   <footer
     class="sticky bottom-0 z-2 flex shrink-0 items-center gap-2 border-t-2 bg-bay px-5 py-1.5 max-xl:flex-wrap"
   >
-    <button
-      type="button"
-      class="flex min-h-12 min-w-0 flex-1 cursor-pointer items-center gap-3 text-left"
-      @click="$emit('cautions')"
+    <CautionButton @click="$emit('cautions')"
+      >Fingers out of the gap, here too: the habit is what this rig is for.</CautionButton
     >
-      <span
-        class="flex h-8 w-8 shrink-0 items-center justify-center bg-danger text-[22px] font-bold text-on-danger"
-        aria-hidden="true"
-        >!</span
-      >
-      <span class="line-clamp-2 text-[15px] leading-snug"
-        >Fingers out of the gap, here too: the habit is what this rig is for.<span class="sr-only">
-          Show all cautions.</span
-        ></span
-      >
-    </button>
     <template v-if="!done">
       <button type="button" class="control px-3" @click="$emit('look')">
         Look <span class="keycap">l</span>

@@ -51,12 +51,12 @@ const step = computed(
       <h1 class="truncate text-[18px] leading-tight font-bold">Practice: {{ title.toLowerCase() }}</h1>
       <p class="truncate text-[15px] leading-tight text-secondary">Made up. Nothing here goes on a record.</p>
     </div>
-    <nav aria-label="The nine rigs" class="flex self-stretch" data-rig-row>
+    <nav aria-label="The nine rigs" class="flex self-stretch max-sm:w-full" data-rig-row>
       <a
         v-for="r in data?.row ?? []"
         :key="r.step"
         :href="r.path || '/practice'"
-        class="flex min-h-14 w-[52px] flex-col items-center justify-center border-l-2 text-[17px] font-bold last:border-r-2"
+        class="flex min-h-14 w-[52px] flex-col max-sm:w-auto max-sm:flex-1 items-center justify-center border-l-2 text-[17px] font-bold last:border-r-2"
         :class="r.step === step ? 'bg-here text-on-here' : r.result ? '' : 'border-dashed'"
         :aria-label="`Rig ${r.step}: ${r.title}${r.result ? `, ${r.result}` : ''}`"
         :aria-current="r.step === step ? 'page' : undefined"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A rig: dial and lever on the left, the score and the setting on the right, the cloth below. */
 import { computed, ref, watch } from "vue";
+import { newId } from "../../api/client";
 import { useKeys } from "../../composables/useKeys";
 import LadderMark from "../../marks/LadderMark.vue";
 import PackMark from "../../marks/PackMark.vue";
@@ -33,12 +34,23 @@ const lever = useLever(
 );
 const { push, needle, dial, station, bent } = lever;
 const view = props.rig.rig;
+/** The gauge takes it: the trace of this pull goes into the cell, as any gauge's that talks. */
+async function takeIt() {
+  const slot = props.page.live;
+  if (!slot) return;
+  const found = await props.rig.taken(slot, lever.pulls.value, push.value);
+  if (found) await props.page.takeFrom({ id: newId(), slot, gauge: found.gauge, taken: found.id });
+}
 /** Every reading, move and signature may change what the rig says. */
 watch(() => props.page.view?.version, props.rig.refresh);
 watch(() => props.page.signed, props.rig.refresh);
 useKeys((event) => {
   if (looking.value && event.key === "Escape") {
     looking.value = false;
+    return true;
+  }
+  if (event.key === " " && dial.value && !looking.value) {
+    void takeIt();
     return true;
   }
   if (event.key !== "ArrowDown" && event.key !== "ArrowUp") return false;
@@ -69,7 +81,11 @@ useKeys((event) => {
           :bent="bent"
           @pull="lever.pull"
           @step="lever.step"
+          @take="takeIt"
         />
+        <p v-if="rig.trouble.value" role="alert" class="mt-1 font-bold text-danger">
+          {{ rig.trouble.value }}
+        </p>
       </template>
       <RigBlades v-else-if="station?.blades.length" :key="page.live ?? ''" :blades="station.blades" />
       <template v-else>

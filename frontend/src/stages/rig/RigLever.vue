@@ -3,7 +3,7 @@
 import { computed, ref } from "vue";
 
 const props = defineProps<{ push: number; most: number; same: number; bent: boolean }>();
-const emit = defineEmits<{ pull: [to: number]; step: [by: number] }>();
+const emit = defineEmits<{ pull: [to: number]; step: [by: number]; take: [] }>();
 const box = ref<SVGSVGElement | null>(null);
 /** So many newtons for each px that the hand goes down. */
 const PER_PX = 2.6;
@@ -102,12 +102,46 @@ const words = computed(() =>
       </g>
     </svg>
     <div class="flex gap-2">
-      <button type="button" class="control flex-1 px-2" data-less @click="$emit('step', -1)">Less ↑</button>
-      <button type="button" class="control flex-1 px-2" data-more @click="$emit('step', 1)">More ↓</button>
-      <button type="button" class="control flex-[1.6] px-2" data-same @click="$emit('pull', same)">
+      <button
+        type="button"
+        class="control flex-1 px-1 text-[16px] whitespace-nowrap"
+        data-less
+        @click="$emit('step', -1)"
+      >
+        Less ↑
+      </button>
+      <button
+        type="button"
+        class="control flex-1 px-1 text-[16px] whitespace-nowrap"
+        data-more
+        @click="$emit('step', 1)"
+      >
+        More ↓
+      </button>
+      <button
+        type="button"
+        class="control flex-1 px-1 text-[16px] whitespace-nowrap"
+        data-same
+        @click="$emit('pull', same)"
+      >
         {{ same }} N
       </button>
-      <button type="button" class="control flex-1 px-2" data-let-go @click="$emit('pull', 0)">Let go</button>
+      <button
+        type="button"
+        class="control flex-1 px-1 text-[16px] whitespace-nowrap"
+        data-let-go
+        @click="$emit('pull', 0)"
+      >
+        Let go
+      </button>
+      <button
+        type="button"
+        class="control flex-1 px-1 text-[16px] whitespace-nowrap"
+        data-take-pull
+        @click="$emit('take')"
+      >
+        Take
+      </button>
     </div>
   </div>
 </template>

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, ref, watch, type Ref } from "vue";
 import { api, unwrap } from "../../api/client";
 import { rigBase } from "../../api/rigAddress";
-import { useSending } from "../../composables/useSending";
+import { useSending, type Headers } from "../../composables/useSending";
 
 const RIG = ["rig"];
 
@@ -28,8 +28,16 @@ export function useRig() {
       client.setQueryData(RIG, await unwrap(api.POST("/api/rig/asks", { params: { header }, body: {} })));
       await client.invalidateQueries({ queryKey: ["setting"] });
     });
+  /** What the gauge makes of a pull; undefined where it was refused. */
+  async function taken(slot: string, pull: number, push: number) {
+    let found: Awaited<ReturnType<typeof takePull>> | undefined;
+    const takePull = (header: Headers) =>
+      unwrap(api.POST("/api/rig/pulls", { params: { header }, body: { slot, pull, push } }));
+    await sending.send(async (header) => void (found = await takePull(header)));
+    return found;
+  }
   const refresh = () => void query.refetch();
-  return { rig, look, ask, refresh, trouble: sending.trouble };
+  return { rig, look, ask, taken, refresh, trouble: sending.trouble };
 }
 
 /** The lever at a station: how hard it is pulled, and what the dial shows of it. Every pull has its own scatter. */
@@ -64,7 +72,7 @@ export function useLever(slot: Ref<string | null>, round: Ref<number>) {
   watch([slot, round], () => {
     push.value = 0;
   });
-  return { push, needle, dial, station, bent, pull, step, letGo: () => pull(0) };
+  return { push, pulls, needle, dial, station, bent, pull, step, letGo: () => pull(0) };
 }
 
 export type Lever = ReturnType<typeof useLever>;

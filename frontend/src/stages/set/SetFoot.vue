@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import CautionButton from "./CautionButton.vue";
+
 defineProps<{ cautions: string[]; canMove: boolean }>();
 defineEmits<{ help: []; cautions: []; correct: []; move: []; given: []; reseat: []; sign: [] }>();
 </script>
@@ -7,20 +9,7 @@ defineEmits<{ help: []; cautions: []; correct: []; move: []; given: []; reseat: 
   <footer
     class="sticky bottom-0 z-2 flex shrink-0 items-center gap-3 border-t-2 bg-bay px-5 py-1.5 max-xl:flex-wrap"
   >
-    <button
-      type="button"
-      class="flex min-h-12 min-w-0 flex-1 cursor-pointer items-center gap-3 text-left"
-      @click="$emit('cautions')"
-    >
-      <span
-        class="flex h-8 w-8 shrink-0 items-center justify-center bg-danger text-[22px] font-bold text-on-danger"
-        aria-hidden="true"
-        >!</span
-      >
-      <span class="line-clamp-2 text-[15px] leading-snug"
-        >{{ cautions.slice(0, 2).join(" ") }}<span class="sr-only"> Show all cautions.</span></span
-      >
-    </button>
+    <CautionButton @click="$emit('cautions')">{{ cautions.slice(0, 2).join(" ") }}</CautionButton>
     <button type="button" class="control" @click="$emit('correct')">
       Correct <span class="keycap">c</span>
     </button>

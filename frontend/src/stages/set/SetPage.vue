@@ -134,7 +134,6 @@ const lacking = computed(() => page.signed?.not_held.join(", "));
     <SendingProblem :sending="desk" />
     <RigFoot
       v-if="rigBase"
-      :cautions="page.sheet.cautions"
       :can-move="page.sheet.state_known && !page.sheet.surprise"
       :asked="rig.rig.value?.asked ?? false"
       :done="rig.rig.value?.cloth != null"

@@ -22,6 +22,7 @@ export const SET_KEYS: [string, string][] = [
 /** At a rig. */
 export const RIG_KEYS: [string, string][] = [
   ["↓ ↑", "pull the pry bar harder, or less"],
+  ["Space", "the gauge takes the pull, trace and all; or read it and type"],
   ["l", "look at what may be wrong; ↓ ↑ and Enter look there"],
   ["w", "what would you do? shows the advice, costs a teardown"],
   ...SET_KEYS.filter(([key]) => !["Space", "w", "b"].includes(key)),

@@ -231,6 +231,7 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     gauge: reader.gauge,
     gaugeName: reader.name,
     heard,
+    takeFrom,
     readWith: (id: string) => void (reader.gauge.value = id),
     eyebrow,
     working,

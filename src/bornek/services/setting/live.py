@@ -233,8 +233,7 @@ def _id_of(key: str, slot: str) -> str:
 
 def figures_of(ears: Ears, gauge_id: str, take_id: str, slot: str) -> tuple[str, dict[str, Any]]:
     """The text and the figures of something taken at a station; InputError where it is gone."""
-    listener = ears.listening(gauge_id)
-    kept = listener.kept(take_id) if listener else None
+    kept = ears.held(gauge_id, take_id)
     if kept is None or slot not in kept["texts"]:
         raise InputError(
             "What the gauge showed is not held any more: it was closed since.",

@@ -25,5 +25,13 @@ class LookIn(Schema):
     key = fields.String(required=True, validate=validate.Length(1, 40))
 
 
+class PullIn(Schema):
+    """A pull of the bar that the gauge is to take."""
+
+    slot = fields.String(required=True, validate=validate.Length(1, 80))
+    pull = fields.Integer(load_default=1, strict=True, validate=validate.Range(1, 999))
+    push = fields.Float(required=True, validate=validate.Range(0, 320))
+
+
 class AskIn(Schema):
     """Nothing is said with it."""

@@ -8,6 +8,7 @@ from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.services.practice.row import BegunView, PracticeView, begin_rig, view_practice
+from bornek.services.practice.take import TakenPull, take_pull_at
 from bornek.services.practice.view import (
     RigView,
     StationView,
@@ -18,7 +19,7 @@ from bornek.services.practice.view import (
     view_station,
 )
 from bornek.web.documents import shows, writes
-from bornek.web.practice.inputs import AskIn, BeginIn, LookIn, WipeIn
+from bornek.web.practice.inputs import AskIn, BeginIn, LookIn, PullIn, WipeIn
 from bornek.web.wire import made, rig_here, rigs, wire
 
 blp = Blueprint("practice", __name__, url_prefix="/api", description="Rigs to practise on")
@@ -64,6 +65,15 @@ def station(slot: str) -> Response:
     number = int(pull) if pull.isdigit() and len(pull) < 4 else 1
     with wire().reading() as session:
         return jsonify(view_station(session, rigs(), rig_here(), slot, number, wire().today(session)))
+
+
+@blp.post("/rig/pulls")
+@writes(blp, PullIn, TakenPull)
+def pull(sent: dict[str, Any]) -> Response:
+    key = rig_here()
+    with wire().reading() as session:
+        taken = take_pull_at(session, rigs(), wire().ears, key, sent, wire().today(session))
+    return made(jsonify(taken))
 
 
 @blp.post("/rig/looks")

@@ -22,9 +22,9 @@ CAP = 8
 ALL_LOOKED = tuple((look.key, 1) for look in LOOKS)
 
 
-@dataclass
+@dataclass(frozen=True)
 class Table:
-    """What lies before the learner. Unfrozen: it grows with every assembly."""
+    """What lies before the learner; its lists grow with every assembly."""
 
     rig: Rig
     states: list[Any]
@@ -117,7 +117,7 @@ def _read(table: Table, number: int) -> Sheet:
         ]
         if not fresh:
             return sheet
-        table.entries += fresh
+        table.entries.extend(fresh)
     return table.sheet()
 
 
