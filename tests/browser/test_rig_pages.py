@@ -152,6 +152,7 @@ def test_axe_finds_nothing_at_a_rig(bench: Page, client: FlaskClient, address: s
 
 def test_space_lets_the_gauge_take_the_pull(bench: Page, client: FlaskClient, address: str) -> None:
     begin(bench, client, address)
+    expect(bench.locator("[data-mark=rig-dial]")).to_be_visible()
     bench.keyboard.press("Space")
     expect(bench.get_by_role("alert")).to_contain_text("Pull the bar first")
     bench.locator("[data-same]").click()

@@ -9124,6 +9124,10 @@ export interface components {
             row: components["schemas"]["RowView"][];
             sorts: components["schemas"]["SortView"][];
         };
+        PrintView: {
+            flank: string;
+            mask: number[][];
+        };
         Problem: {
             code: string;
             details: {
@@ -9430,6 +9434,7 @@ export interface components {
             attempt: string;
             best: number;
             number: number;
+            open: boolean;
             path: string;
             result: string;
             score: number;
@@ -9822,6 +9827,7 @@ export interface components {
         StationView: {
             blades: components["schemas"]["BladeView"][];
             dial: components["schemas"]["DialView"] | null;
+            paint: components["schemas"]["PrintView"] | null;
             slot: string;
             words: string;
         };

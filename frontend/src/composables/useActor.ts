@@ -8,7 +8,12 @@ const KEY = "bornek.actor";
 /** At a rig there is nobody but the learner. */
 const LEARNER = "learner";
 /** Who acts: chosen by name, not authenticated. */
-export const actor = ref(rigBase ? LEARNER : (localStorage.getItem(KEY) ?? ""));
+export const actor = ref(rigBase ? LEARNER : yardActor());
+
+/** Who acts in the yard, also asked for at a rig. */
+export function yardActor(): string {
+  return localStorage.getItem(KEY) ?? "";
+}
 
 export function chooseActor(id: string): void {
   actor.value = id;

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -100,8 +99,3 @@ def in_core_units(value: float, unit: str, quantity: str) -> float:
     2.54
     """
     return value * UNITS[quantity][unit]
-
-
-def told_by(stored: Mapping[str, Any] | None) -> TalkLine | None:
-    """A gauge's line as it is kept; None where the gauge does not talk."""
-    return TalkLine(**stored) if stored else None

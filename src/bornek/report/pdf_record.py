@@ -141,7 +141,15 @@ def _rounds(s: dict[str, Any], zone: str) -> list[Flowable]:
         ]
     story += [text(words) for words in s["explanations"]]
     entries = [
-        [str(e["round"]), e["label"], e["as_typed"], e["shown"], e["by"], moment(e["at"], zone), e["fate"]]
+        [
+            str(e["round"]),
+            e["label"],
+            e["as_typed"] + (" (gauge)" if e["taken"] else ""),
+            e["shown"],
+            e["by"],
+            moment(e["at"], zone),
+            e["fate"],
+        ]
         for e in s["entries"]
     ]
     if entries:

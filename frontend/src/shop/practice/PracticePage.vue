@@ -33,10 +33,7 @@ const RESULTS: Record<string, string> = {
 };
 const shown = (r: { result: string; score: number; best: number }) =>
   r.result ? `${RESULTS[r.result] ?? ""}: ${r.score} of ${r.best}` : "begun, not signed";
-function go(path: string) {
-  sessionStorage.setItem("bornek.learner-here", code.value);
-  window.location.assign(path);
-}
+const go = (path: string) => window.location.assign(path);
 const begin = (which: string, no: number) =>
   send(async (header) => {
     const body = { sort: which, number: no, learner: code.value, name: name.value };
@@ -67,7 +64,7 @@ const wipe = () =>
             :class="r.result ? 'border-control' : 'border-dashed border-control'"
             :data-rig="r.step"
             :disabled="!name"
-            @click="begin(r.sort, r.number)"
+            @click="r.open ? go(r.path) : begin(r.sort, r.number)"
           >
             <span class="flex w-full items-center justify-between">
               <span class="text-[28px] leading-none font-bold">{{ r.step }}</span>

@@ -60,7 +60,7 @@ const { moment: day } = useYard();
       </table>
       <table class="w-full self-start text-left text-[16px]">
         <caption class="zone-head text-left">
-          Readings, as typed
+          Readings, as typed or taken
         </caption>
         <tbody>
           <tr
@@ -71,7 +71,9 @@ const { moment: day } = useYard();
           >
             <td class="py-1 pr-3">Round {{ e.round }}</td>
             <td class="pr-3">{{ e.label }}</td>
-            <td class="pr-3 font-semibold">{{ e.as_typed }}</td>
+            <td class="pr-3 font-semibold">
+              {{ e.as_typed }}<span v-if="e.taken" class="block text-[14px] font-normal">{{ e.taken }}</span>
+            </td>
             <td class="pr-3">{{ e.by }}</td>
             <td>{{ day(e.at) }}</td>
           </tr>

@@ -4,13 +4,14 @@ import { useQuery } from "@tanstack/vue-query";
 import { computed } from "vue";
 import type { components } from "../../api/schema";
 import { useMechanics } from "../../composables/useActor";
+import { learnerCodeOfYard } from "../../composables/useLearner";
 import VerdictMark from "../../marks/VerdictMark.vue";
 
 const props = defineProps<{ number: number; sort: string; title: string }>();
 const { data: people } = useMechanics();
 const name = computed(() => people.value?.[0]?.name ?? "");
 /** The row lies in the yard, not in the rig's own: the code of whoever came here from there. */
-const code = sessionStorage.getItem("bornek.learner-here") ?? "";
+const code = learnerCodeOfYard();
 const { data } = useQuery({
   queryKey: ["practice"],
   queryFn: async () => {

@@ -15,13 +15,17 @@ import RigBlades from "./RigBlades.vue";
 import RigCloth from "./RigCloth.vue";
 import RigDial from "./RigDial.vue";
 import RigLever from "./RigLever.vue";
+
 import RigLooks from "./RigLooks.vue";
+import RigPrint from "./RigPrint.vue";
 import RigScore from "./RigScore.vue";
 import { useLever, type useRig } from "./useRig";
 
 const props = defineProps<{ page: SetPageState; desk: SettingDesk; rig: ReturnType<typeof useRig> }>();
 const looking = defineModel<boolean>("looking", { required: true });
 const { of, shown, rest } = useScenes(props.page);
+/** The thing itself, or its two flanks: the bay holds no more. */
+const MOST_DRAWN = 2;
 const packs = computed(() => shown("pack"));
 const strips = computed(() => of("readout"));
 const logs = computed(() =>
@@ -34,6 +38,10 @@ const lever = useLever(
 );
 const { push, needle, dial, station, bent } = lever;
 const view = props.rig.rig;
+function takePrint() {
+  const seen = station.value?.paint;
+  if (seen && !props.desk.busy.value) void props.page.take({ value: seen });
+}
 /** The gauge takes it: the trace of this pull goes into the cell, as any gauge's that talks. */
 async function takeIt() {
   const slot = props.page.live;
@@ -47,6 +55,10 @@ watch(() => props.page.signed, props.rig.refresh);
 useKeys((event) => {
   if (looking.value && event.key === "Escape") {
     looking.value = false;
+    return true;
+  }
+  if (event.key === " " && station.value?.paint && !looking.value) {
+    takePrint();
     return true;
   }
   if (event.key === " " && dial.value && !looking.value) {
@@ -87,13 +99,20 @@ useKeys((event) => {
           {{ rig.trouble.value }}
         </p>
       </template>
+      <RigPrint
+        v-else-if="station?.paint"
+        :key="`print.${page.live}`"
+        :paint="station.paint"
+        :label="page.liveCell?.label ?? ''"
+        @take="takePrint"
+      />
       <RigBlades v-else-if="station?.blades.length" :key="page.live ?? ''" :blades="station.blades" />
       <template v-else>
         <h2 class="zone-head">{{ page.liveCell?.label ?? page.view.label }}</h2>
         <p class="mt-2 text-[22px] leading-snug font-semibold" aria-live="polite" data-seen>
           {{ station?.words || page.standing }}
         </p>
-        <SceneMark v-for="(s, i) in rest" :key="i" class="mt-3" :scene="s" />
+        <SceneMark v-for="(s, i) in rest.slice(0, MOST_DRAWN)" :key="i" class="mt-3" :scene="s" />
         <PackMark v-for="p in packs" :key="p.title" class="mt-3" :scene="p" :height="200" />
       </template>
     </section>

@@ -75,6 +75,7 @@ export function useLive(
       for (const one of answer.gauges) await use(one);
       next(EVERY_MS);
     } catch {
+      heard.value = heard.value.map(unheard);
       next(LATER_MS);
     }
   }
@@ -114,6 +115,12 @@ export function useLive(
     void api.POST("/api/gauges/{gauge_id}/unit", { params: { path: { gauge_id: id } }, body: { unit } });
   const hearSecond = (id: string | string[]) => (second.value = String(id));
   return { here, there, second, hearSecond, couldBeSecond, refused, press, meanUnit };
+}
+
+/** A needle that nobody hears any more must not look alive. */
+function unheard(one: LiveGauge): LiveGauge {
+  const words = "The yard does not answer. Type the readings: they are kept here.";
+  return { ...one, at: null, takes: [], says: { ...one.says, state: "unreachable", words, asks: [] } };
 }
 
 function isOpen(cell: Cell): boolean {

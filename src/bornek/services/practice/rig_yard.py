@@ -42,13 +42,14 @@ def fill_rig_yard(session: Session, rig: Rig, attempt: str, learner: str, now: d
         "given": rig.book(), "length_unit": "mm", "gauge": "rig", "shim_form": rig.shim_form,
     }  # fmt: skip
     begin_bench(desk, begun)
-    if rig.found() is None:
+    states = rig.states_sent(rig.found())
+    if not states:
         return
     seen = load_setting(session, setting_id(attempt), desk.today).version
     found = {
         "id": "as-found",
         "kind": "as_found",
-        "states": {rig.knob: rig.found()},
+        "states": states,
         "remark": "",
         "seen": seen,
     }

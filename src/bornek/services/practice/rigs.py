@@ -16,7 +16,7 @@ from bornek.core.practice.rigs.rows import make_rig
 from bornek.services.practice.rig_yard import fill_rig_yard
 from bornek.store.database import Database
 from bornek.store.practice.book import Attempt, PracticeBook
-from bornek.store.yard_file import make_yard
+from bornek.store.yard_file import make_yard, open_yard
 
 OPEN_AT_ONCE = 12
 
@@ -29,6 +29,7 @@ class Rigs:
         self.book = PracticeBook(folder / "practice.sqlite")
         self._open: OrderedDict[str, Database] = OrderedDict()
         self._lock = Lock()
+        self._edition_known = False
 
     def begin(self, sort: str, number: int, learner: str, name: str) -> str:
         """A fresh rig for a learner; its id."""
@@ -36,10 +37,7 @@ class Rigs:
         key = uuid.uuid4().hex
         now = self._clock()
         with self._lock:
-            empty = self.folder / "empty.sqlite"
-            if not empty.exists():
-                make_yard(empty, lambda session, files: None)
-            shutil.copy(empty, self._file(key))
+            shutil.copy(self._empty(), self._file(key))
         database = self.database(key, begun=True)
         with database.writing() as session:
             fill_rig_yard(session, rig, key, name, now)
@@ -60,11 +58,21 @@ class Rigs:
             self.attempt(key)
         with self._lock:
             if key not in self._open:
-                self._open[key] = Database(self._file(key))
+                self._open[key] = open_yard(self._file(key))
             self._open.move_to_end(key)
             while len(self._open) > OPEN_AT_ONCE:
                 self._open.popitem(last=False)[1].close()
             return self._open[key]
+
+    def _empty(self) -> Path:
+        """An empty yard of this edition: copied for every rig, for making one takes a second."""
+        empty = self.folder / "empty.sqlite"
+        if not empty.exists():
+            make_yard(empty, lambda session, files: None)
+        elif not self._edition_known:
+            open_yard(empty).close()
+        self._edition_known = True
+        return empty
 
     def wipe(self, learner: str) -> None:
         """Everything that a learner did is gone."""

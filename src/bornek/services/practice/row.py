@@ -17,7 +17,7 @@ SHOWN = 40
 
 @dataclass(frozen=True)
 class RowView:
-    """One of the nine. `attempt` is the last one begun, `result` the best so far."""
+    """One of the nine. `attempt` is the last one begun, `open` where it is not signed yet, `result` the best so far."""
 
     step: int
     sort: str
@@ -25,6 +25,7 @@ class RowView:
     title: str
     words: str
     attempt: str
+    open: bool
     path: str
     result: str
     score: float
@@ -109,6 +110,7 @@ def _step(i: int, attempts: list[Attempt]) -> RowView:
         title=SORTS[sort].title,
         words=words,
         attempt=last.id if last else "",
+        open=last is not None and not last.result,
         path=path_of(last.id) if last else "",
         result=best.result if best else "",
         score=best.score if best else 0.0,

@@ -8,7 +8,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import InputError, NotFound
+from bornek.core.errors import NotFound
 from bornek.core.plain import dump
 from bornek.core.practice.rigs.faults import LOOK_BY_KEY, LOOKS
 from bornek.core.practice.rigs.handled import Handled
@@ -20,7 +20,7 @@ from bornek.services.practice.cloth import Cloth, lift_cloth
 from bornek.services.practice.handled import read_handled
 from bornek.services.practice.rig_yard import job_id, setting_id
 from bornek.services.practice.rigs import Rigs
-from bornek.store.practice.book import Attempt, Event
+from bornek.store.practice.book import Event
 
 ASK, LOOK = "ask", "look"
 
@@ -73,12 +73,21 @@ class BladeView:
 
 
 @dataclass(frozen=True)
+class PrintView:
+    """A flank as the paint shows it, as it is sent where it is taken."""
+
+    flank: str
+    mask: list[list[float]]
+
+
+@dataclass(frozen=True)
 class StationView:
     """What stands at a station: a dial with its lever, blades, or words."""
 
     slot: str
     dial: DialView | None
     blades: list[BladeView]
+    paint: PrintView | None
     words: str
 
 
@@ -86,7 +95,7 @@ def view_rig(session: Session, rigs: Rigs, key: str, today: date) -> dict[str, A
     attempt, rig = rigs.attempt(key)
     loaded, handled = read_handled(session, rigs, key, today)
     events = rigs.book.events(key)
-    score = _score(rigs, rig, key, handled)
+    score = score_at(rigs, rig, key, handled)
     view: dict[str, Any] = dump(
         RigView(
             id=key,
@@ -118,29 +127,13 @@ def view_station(
         )
     pull = rig.pull(slot, handled, repeat)
     blades = rig.blades(slot, handled, repeat)
-    told = rig.told(slot, handled) if pull is None and blades is None else None
+    shown = rig.painted(slot, handled)
+    paint = PrintView(shown.flank, [list(row) for row in shown.mask]) if shown else None
+    told = rig.told(slot, handled) if pull is None and blades is None and shown is None else None
     view: dict[str, Any] = dump(
-        StationView(slot_key, _dial(pull), _blades(blades), told.words if told else "")
+        StationView(slot_key, _dial(pull), _blades(blades), paint, told.words if told else "")
     )
     return view
-
-
-def look_at(session: Session, rigs: Rigs, key: str, look: str, today: date) -> None:
-    """Looks at one thing; what it finds is kept."""
-    if look not in LOOK_BY_KEY:
-        raise InputError(f"There is nothing to look at called {look[:40]!r}.", field="key")
-    _, rig = rigs.attempt(key)
-    loaded, handled = read_handled(session, rigs, key, today)
-    _check_open(loaded.signed)
-    _write(rigs, key, LOOK, look, handled, rig.look(LOOK_BY_KEY[look], handled))
-
-
-def ask_advice(session: Session, rigs: Rigs, key: str, today: date) -> None:
-    """The advice for this round, which costs one teardown; once a round."""
-    loaded, handled = read_handled(session, rigs, key, today)
-    _check_open(loaded.signed)
-    if not any(e.what == ASK and e.assembly == handled.assembly for e in rigs.book.events(key)):
-        _write(rigs, key, ASK, "", handled, "")
 
 
 def asked_rounds(rigs: Rigs, key: str) -> frozenset[int]:
@@ -148,37 +141,10 @@ def asked_rounds(rigs: Rigs, key: str) -> frozenset[int]:
     return frozenset(e.assembly for e in rigs.book.events(key) if e.what == ASK)
 
 
-def keep_result(session: Session, rigs: Rigs, key: str, today: date) -> None:
-    """How a rig ended, once it is signed: told from its truth."""
-    attempt, rig = rigs.attempt(key)
-    loaded, handled = read_handled(session, rigs, key, today)
-    if not loaded.signed or attempt.result:
-        return
-    score = _score(rigs, rig, key, handled)
-    cloth = lift_cloth(rig, handled, loaded, score)
-    with rigs.book.open() as book:
-        row = book.get(Attempt, key)
-        if row is not None:
-            row.result, row.score, row.best = cloth.result, score.value, score.best
-
-
-def _score(rigs: Rigs, rig: Rig, key: str, handled: Handled) -> Score:
+def score_at(rigs: Rigs, rig: Rig, key: str, handled: Handled) -> Score:
+    """What a rig cost so far."""
     events = rigs.book.events(key)
     return score_of(handled.teardowns, _count(events, ASK), _count(events, LOOK), best_possible(rig))
-
-
-def _write(rigs: Rigs, key: str, what: str, about: str, handled: Handled, words: str) -> None:
-    with rigs.book.open() as book:
-        book.add(Event(attempt_id=key, what=what, key=about, assembly=handled.assembly, words=words))
-
-
-def _check_open(signed: bool) -> None:
-    if signed:
-        raise InputError(
-            "The cloth is lifted: this rig is done.",
-            field="rig",
-            next_step="Begin another, or this one again.",
-        )
 
 
 def _count(events: list[Event], what: str) -> int:

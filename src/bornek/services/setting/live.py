@@ -12,7 +12,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
-from bornek.core.gauge_line import PEDAL
+from bornek.core.gauge_line import PEDAL, in_core_units
 from bornek.core.gauges import Gauge
 from bornek.core.plain import dump
 from bornek.core.quantities import unit_said
@@ -23,63 +23,13 @@ from bornek.core.trace.trace import Trace
 from bornek.devices.ears import Ears
 from bornek.devices.listener import Heard, Listener
 from bornek.services.setting.gauge_lines import line_of
+from bornek.services.setting.live_view import Fill, LiveGauge, LiveRefused, LiveTake, LiveView
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
-from bornek.services.setting.say_gauge import GaugeSays, say_gauge
+from bornek.services.setting.say_gauge import say_gauge
 
 SHOWN_S = 10.0
 """So much of the trace is drawn."""
 MOST_STATIONS = 4
-
-
-@dataclass(frozen=True)
-class Fill:
-    """A reading ready to be sent: `id` is the same for whoever saw the same pry, so that it counts once."""
-
-    id: str
-    slot: str
-    text: str
-
-
-@dataclass(frozen=True)
-class LiveTake:
-    """`number` counts the gauge's values: a page that used a take asks for what came after it."""
-
-    id: str
-    number: int
-    words: str
-    fills: list[Fill]
-
-
-@dataclass(frozen=True)
-class LiveRefused:
-    number: int
-    words: str
-
-
-@dataclass(frozen=True)
-class LiveGauge:
-    """One gauge at one station. `at` is where its needle stands on the setting's readout; `wave` its last seconds."""
-
-    gauge: str
-    name: str
-    slot: str
-    session: str
-    number: int
-    says: GaugeSays
-    shown: str
-    spoken: str
-    at: float | None
-    wave: list[float]
-    lo: float
-    hi: float
-    motion: str
-    takes: list[LiveTake]
-    refused: list[LiveRefused]
-
-
-@dataclass(frozen=True)
-class LiveView:
-    gauges: list[LiveGauge]
 
 
 @dataclass(frozen=True)
@@ -187,7 +137,7 @@ def in_card_unit(trace: Trace, gauge: Gauge, factor: float) -> Trace:
 def _on_readout(loaded: LoadedSetting, slot: Slot, gauge: Gauge, shown: float | None) -> float | None:
     if shown is None or slot.quantity != "length":
         return None
-    return round(shown * gauge.resolution / step_of(gauge) * speech(loaded.ctx).per_mm, 6)
+    return round(in_core_units(shown, gauge.unit, gauge.quantity) * speech(loaded.ctx).per_mm, 6)
 
 
 def _span(wave: Sequence[float], step: float) -> tuple[float, float]:

@@ -7,17 +7,10 @@ from typing import Any
 from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
+from bornek.services.practice.acts import ask_advice, keep_result, look_at
 from bornek.services.practice.row import BegunView, PracticeView, begin_rig, view_practice
 from bornek.services.practice.take import TakenPull, take_pull_at
-from bornek.services.practice.view import (
-    RigView,
-    StationView,
-    ask_advice,
-    keep_result,
-    look_at,
-    view_rig,
-    view_station,
-)
+from bornek.services.practice.view import RigView, StationView, view_rig, view_station
 from bornek.web.documents import shows, writes
 from bornek.web.practice.inputs import AskIn, BeginIn, LookIn, PullIn, WipeIn
 from bornek.web.wire import made, rig_here, rigs, wire

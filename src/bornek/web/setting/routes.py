@@ -9,7 +9,8 @@ from flask_smorest import Blueprint
 
 from bornek.services.setting.expect_move import Expectation, expect_move
 from bornek.services.setting.explain_round import explain_round
-from bornek.services.setting.live import LiveView, view_live
+from bornek.services.setting.live import view_live
+from bornek.services.setting.live_view import LiveView
 from bornek.services.setting.record_act import record_act
 from bornek.services.setting.revise_given import revise_given
 from bornek.services.setting.sign_setting import sign_setting

@@ -31,14 +31,12 @@ class Table:
     entries: list[dict[str, Any]] = field(default_factory=list)
     explanations: list[dict[str, Any]] = field(default_factory=list)
     values: list[float | None] = field(default_factory=list)
+    sheets: list[Sheet] = field(default_factory=list)
 
     def context(self) -> Context:
         kind = find_kind(self.rig.kind)
         given = read_given(kind, self.rig.right_given(), "mm")
-        acts = [
-            {"round": n, "states": {} if s is None else {self.rig.knob: s}}
-            for n, s in enumerate(self.states, 1)
-        ]
+        acts = [{"round": n, "states": self.rig.states_sent(s)} for n, s in enumerate(self.states, 1)]
         cards = [dict(self.rig.gauge), *map(dict, self.rig.more_gauges)]
         named = {"name": "Rig gauge", "calibration_u": 0.001}
         return read_bench(kind, given, {
@@ -87,6 +85,7 @@ def play(rig: Rig, learner: Learner) -> Played:
             took = number - 1 if rig.done(sheet) else CAP + 1
             return Played(took, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values))
         table.values.append(rig.read_value(sheet))
+        table.sheets.append(sheet)
         picked = learner(table, sheet)
         if picked is None:
             return Played(

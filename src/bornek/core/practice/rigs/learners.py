@@ -20,12 +20,18 @@ LEAST_SHARE = 0.25
 
 def naive(table: Table, _sheet: Sheet) -> Any:
     """Takes the reading at its word and the response as it is declared."""
+    own = _own(table, "naive")
+    if own is not None:
+        return own
     value = table.values[-1]
     return table.states[-1] if value is None else _toward(table, value, table.rig.declared())
 
 
 def secant(table: Table, _sheet: Sheet) -> Any:
     """Reckons the response from the last two rounds, as soon as there are two."""
+    own = _own(table, "secant")
+    if own is not None:
+        return own
     value = table.values[-1]
     if value is None:
         return table.states[-1]
@@ -44,13 +50,20 @@ def advised(table: Table, sheet: Sheet) -> Any:
         return table.states[-1]
     if sheet.move.best is None or sheet.move.stay not in ("", "loosen"):
         return None
-    return table.rig.sent(sheet.move.best.states[table.rig.knob])
+    return table.rig.proposed(sheet.move.best.states)
 
 
 def oracle(table: Table, _sheet: Sheet) -> Any:
     """Knows response and truth, not how the next assembly scatters."""
+    own = _own(table, "oracle")
+    if own is not None:
+        return own
     rig = table.rig
     return _toward(table, rig.mean_true(table.handled()) - rig.best_aim() + rig.aim(), rig.response())
+
+
+def _own(table: Table, who: str) -> Any:
+    return table.rig.pick(who, table.states, table.sheets, table.context(), table.handled())
 
 
 def _toward(table: Table, value: float, k: float) -> Any:

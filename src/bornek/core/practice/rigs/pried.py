@@ -115,12 +115,7 @@ class PriedRig(Rig):
         return play
 
     def _needle(self, at_push: float, push: float) -> float:
-        """It comes up with the push until all play is taken up, then gives a little; past what the lever bears it
-        lies."""
-        give = self.give if at_push > 0 else 0.0
-        play = max(at_push - give * (SAME_PUSH_N - SEATS_N), 0.0)
-        up = play * math.sin(math.pi / 2 * min(push / SEATS_N, 1.0))
-        return up + give * max(push - SEATS_N, 0.0) + LIES_PER_N * max(push - BENDS_N, 0.0)
+        return needle_at(at_push, self.give if at_push > 0 else 0.0, push)
 
     def told(self, slot: Slot, handled: Handled) -> Told | None:
         if slot.accepts == "confirm" and slot.key == "needle":
@@ -148,6 +143,18 @@ class PriedRig(Rig):
 
 
 HARM_MM = 0.03
+
+
+def needle_at(at_push: float, give: float, push: float) -> float:
+    """Where the needle stands at a push, which shows `at_push` at the same push each time: it comes up until all play
+    is taken up, then gives a little more for each N; past what the lever bears it lies.
+
+    >>> needle_at(0.2, 0.0, 0.0), needle_at(0.2, 0.0, 200.0)
+    (0.0, 0.2)
+    """
+    play = max(at_push - give * (SAME_PUSH_N - SEATS_N), 0.0)
+    up = play * math.sin(math.pi / 2 * min(push / SEATS_N, 1.0))
+    return up + give * max(push - SEATS_N, 0.0) + LIES_PER_N * max(push - BENDS_N, 0.0)
 
 
 def _number(slot: Slot, handled: Handled, repeat: int) -> int:

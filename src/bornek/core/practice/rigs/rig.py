@@ -53,6 +53,14 @@ class Blades:
 
 
 @dataclass(frozen=True)
+class Print:
+    """A flank as the paint shows it: shares wiped off, by rows up the tooth and columns along it."""
+
+    flank: str
+    mask: tuple[tuple[float, ...], ...]
+
+
+@dataclass(frozen=True)
 class Told:
     """What a station that takes no number shows, and what is true of it: yes or no, or the option's key."""
 
@@ -103,6 +111,10 @@ class Rig(ABC):
     @abstractmethod
     def found(self) -> Any:
         """What the book says is in as found, as an adjuster's state is sent; None where it counts from where it stood."""
+
+    def states_sent(self, sent: Any) -> dict[str, Any]:
+        """What was picked, by adjuster, as it is sent; nothing where it counts from where it stood."""
+        return {} if sent is None else {self.knob: sent}
 
     def found_state(self) -> State:
         """The same, read."""
@@ -164,8 +176,9 @@ class Rig(ABC):
         """Whether the readings say that it is set."""
         return sheet.verdict.code == "in"
 
-    def sent(self, state: StateView) -> Any:
-        """A state that was proposed, as it is sent."""
+    def proposed(self, states: Mapping[str, StateView]) -> Any:
+        """The states that were proposed, as they are sent."""
+        state = states[self.knob]
         return [p.thickness for p in state.packs[0]] if state.packs else state.position
 
     def told_first(self) -> str:
@@ -194,6 +207,16 @@ class Rig(ABC):
     def pull(self, slot: Slot, handled: Handled, repeat: int) -> Pull | None:
         """What the dial shows at a station that is pried; None where it is not."""
 
+    def painted(self, slot: Slot, handled: Handled) -> Print | None:
+        """What the paint shows at a station of paint; None elsewhere."""
+        return None
+
+    def pick(
+        self, who: str, states: Sequence[Any], sheets: Sequence[Sheet], ctx: Context, handled: Handled
+    ) -> Any:
+        """What a learner sets next where one adjuster's arithmetic is not enough; None: it is."""
+        return None
+
     def blades(self, slot: Slot, handled: Handled, repeat: int) -> Blades | None:
         """The blades at a station that takes two of them; None elsewhere."""
         return None
@@ -221,5 +244,8 @@ class Rig(ABC):
         blades = self.blades(slot, handled, repeat)
         if blades is not None:
             return "{:.3f} {:.3f}".format(*blades.between())
+        shown = self.painted(slot, handled)
+        if shown is not None:
+            return {"flank": shown.flank, "mask": [list(row) for row in shown.mask]}
         told = self.told(slot, handled)
         return told.answer if told else None

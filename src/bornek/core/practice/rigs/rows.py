@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from bornek.core.errors import InputError
+from bornek.core.practice.rigs.bevel import BevelPairRig
 from bornek.core.practice.rigs.feelers import FeelerRig
 from bornek.core.practice.rigs.nose import NoseRig
 from bornek.core.practice.rigs.nut import NutRig
@@ -11,7 +12,9 @@ from bornek.core.practice.rigs.rig import Rig
 from bornek.core.practice.rigs.shims import ShimRig
 from bornek.core.practice.rigs.worm import WormRig
 
-SORTS: dict[str, type[Rig]] = {r.sort: r for r in (ShimRig, PreloadRig, NutRig, NoseRig, WormRig, FeelerRig)}
+SORTS: dict[str, type[Rig]] = {
+    r.sort: r for r in (ShimRig, PreloadRig, NutRig, NoseRig, WormRig, FeelerRig, BevelPairRig)
+}
 MOST_NUMBER = 999_999
 
 
@@ -40,7 +43,7 @@ NINE: tuple[tuple[str, int, str], ...] = (
     ("worm", 1, "the carrier answers along a curve"),
     ("preload", 7, "the needle sees none of it"),
     ("taper", 1, "microns, and no way back"),
-    ("shims", 16, "two marks that do not agree"),
+    ("bevel", 2, "two packs, backlash and print at once"),
     ("preload", 2, "the book and the iron do not agree"),
 )
 """The rising row: sort, number, and what it is about."""
