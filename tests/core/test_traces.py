@@ -134,6 +134,34 @@ def test_the_seat_does_not_matter_and_noise_adds_little(
     assert [p.value for p in pries] == [pytest.approx(size, abs=0.0015 + sigma)]
 
 
+@pytest.mark.parametrize("hz", [8.0, 12.5, 25.0, 40.0])
+@pytest.mark.parametrize("sigma", [0.0, 0.0005, 0.001])
+def test_a_trace_that_grows_gives_each_pry_once(hz: float, sigma: float) -> None:
+    """As a page sees it: it asks again and again, and uses what came after the last one that it used."""
+    whole = steps(*[(0.0, 1.3), (0.145, 1.1)] * 5, (0.0, 1.5), hz=hz)
+    noisy = whole.v + sigma * np.random.default_rng(3).standard_normal(len(whole))
+    shown = Trace(whole.t, np.round(noisy / STEP) * STEP)
+    after, taken = -1, 0
+    for until in range(5, len(shown) + 1, 2):
+        for pry in look("pry", shown.cut(0, until), STEP).takes:
+            if pry.mark > after:
+                after, taken = max(after, pry.last), taken + 1
+    assert taken == 5
+
+
+@pytest.mark.parametrize("sigma", [0.0, 0.0005])
+def test_a_trace_that_grows_gives_each_turn_once(sigma: float) -> None:
+    one = turn(0.08, 130)
+    v = np.concatenate([one.v, one.v, one.v]) + sigma * np.random.default_rng(5).standard_normal(3 * len(one))
+    whole = Trace(np.arange(len(v)) * 0.04, np.round(v / STEP) * STEP)
+    after, taken = -1, 0
+    for until in range(20, len(whole) + 1, 3):
+        for seen in look("turn", whole.cut(0, until), STEP).takes:
+            if seen.mark > after:
+                after, taken = max(after, seen.last), taken + 1
+    assert taken == 3
+
+
 def test_a_rest_needs_its_time() -> None:
     assert not find_rests(steps((0, 0.2), (1, 0.2), (2, 0.2)), 0.01)
 

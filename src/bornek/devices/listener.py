@@ -26,6 +26,8 @@ UNHEARD_S = 20.0
 """A gauge that no page asked about for so long is closed."""
 AGAIN_S = 1.0
 KEPT = 200
+SAME = 8
+"""Two takes so few values apart are one, seen twice."""
 
 
 @dataclass(frozen=True)
@@ -75,12 +77,19 @@ class Listener:
         with self._lock:
             self._pressed.append(self._clock())
 
-    def keep(self, key: str, taken: dict[str, Any]) -> None:
-        """Holds what may be taken until somebody takes it, or until much else was."""
+    def keep_once(self, what: str, mark: int, taken: dict[str, Any]) -> tuple[str, dict[str, Any]]:
+        """Holds what may be taken until somebody takes it, or until much else was; what was seen near the same mark is
+        the same, for every page and however often it is seen. Answers with its key and what is held."""
         with self._lock:
+            for key, held in self._kept.items():
+                at = key.removeprefix(f"{what}.")
+                if at.isdigit() and abs(int(at) - mark) <= SAME:
+                    return key, held
+            key = f"{what}.{mark}"
             self._kept[key] = taken
             while len(self._kept) > KEPT:
                 self._kept.pop(next(iter(self._kept)))
+            return key, taken
 
     def kept(self, key: str) -> dict[str, Any] | None:
         with self._lock:

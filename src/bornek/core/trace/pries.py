@@ -89,7 +89,7 @@ def _pry(trace: Trace, seat: Rest, pulled: list[Rest], back: Rest) -> Taken:
     levels = [base, *(p.level for p in pulled)]
     low, high = min(levels), max(levels)
     part = trace.cut(max(seat.begin, seat.end - 10), min(back.end, back.begin + 10))
-    return taken("pry", part, high - low, low, high)
+    return taken("pry", part, high - low, low, high, mark=trace.first + pulled[0].begin)
 
 
 def _long(trace: Trace, rest: Rest) -> bool:

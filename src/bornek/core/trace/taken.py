@@ -38,6 +38,9 @@ class Taken:
     first: int
     last: int
     angle: float | None = None
+    mark: int = 0
+    """The value by which it is told from the one before: what lies around it is seen a little otherwise as the trace
+    grows."""
 
     def figures(self, trace: Trace) -> dict[str, Any]:
         """What is kept with the reading."""
@@ -78,7 +81,15 @@ def figure_words(stored: Mapping[str, Any] | None) -> str:
     return found
 
 
-def taken(how: How, part: Trace, value: float, low: float, high: float, angle: float | None = None) -> Taken:
+def taken(
+    how: How,
+    part: Trace,
+    value: float,
+    low: float,
+    high: float,
+    angle: float | None = None,
+    mark: int | None = None,
+) -> Taken:
     return Taken(
         how=how,
         value=value,
@@ -92,4 +103,5 @@ def taken(how: How, part: Trace, value: float, low: float, high: float, angle: f
         first=part.first,
         last=part.first + len(part) - 1,
         angle=angle,
+        mark=part.first + len(part) - 1 if mark is None else mark,
     )

@@ -105,4 +105,4 @@ def _turn(trace: Trace, part: Trace, zero: float | None) -> Taken:
         whole = float(part.t[-1] - part.t[0])
         angle = round(360 * (float(part.t[int(part.v.argmax())]) - zero) / whole % 360, 1)
     bare = trace.numbered(part.first, part.first + len(part) - 1)
-    return taken("turn", bare, high - low, low, high, angle)
+    return taken("turn", bare, high - low, low, high, angle, mark=part.first + len(part) // 2)

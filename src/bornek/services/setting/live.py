@@ -86,7 +86,7 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
     number = trace.first + len(trace)
     after = station.after if station.session == heard.session else number - 1
     seen = each_line(trace) if line.way == PEDAL else look(slot.motion, trace, step_of(gauge), heard.pressed)
-    news = [t for t in seen.takes if t.last > after] if not says.asks else []
+    news = [t for t in seen.takes if t.mark > after] if not says.asks else []
     refused = [LiveRefused(r.last, r.words) for r in seen.refused if r.last > after]
     last = float(trace.v[-1]) if len(trace) else None
     pulled = slot.motion == "pry" and seen.seat is not None and last is not None
@@ -158,10 +158,10 @@ def _take(
     gauge: Gauge,
     found: Taken,
 ) -> LiveTake:
-    key = f"{heard.session}.{found.first}.{found.last}.{found.how}"
     ends = _ends(slots, slot, found)
-    texts = {one.key: text_of(value, gauge) for one, value in ends}
-    listener.keep(key, {"figures": found.figures(trace), "texts": texts})
+    made = {"figures": found.figures(trace), "texts": {one.key: text_of(value, gauge) for one, value in ends}}
+    key, kept = listener.keep_once(f"{heard.session}.{slot.key}.{found.how}", found.mark, made)
+    texts = kept["texts"]
     words = f"{HOW_WORDS[found.how]}: {', '.join(texts.values())} {gauge.unit}"
     if found.angle is not None:
         words += f", high spot {found.angle:.0f}° after the zero"

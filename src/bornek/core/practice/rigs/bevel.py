@@ -120,7 +120,7 @@ class BevelPairRig(Rig):
         if self.fault == WRONG_SPOT and not handled.put_right(WRONG_SPOT):
             lash *= SPOT_SHARE
         steps = int(MOST_PUSH_N / PUSH_STEP_N) + 1
-        return Pull(tuple(round(needle_at(lash, 0.0, PUSH_STEP_N * i), 5) for i in range(steps)), 0.01)
+        return Pull(tuple(round(needle_at(lash, 0.0, PUSH_STEP_N * i, 0.01), 5) for i in range(steps)), 0.01)
 
     def painted(self, slot: Slot, handled: Handled) -> Print | None:
         if slot.accepts != "paint":

@@ -31,8 +31,8 @@ SEATS_N = 120.0
 """Push at which all play is taken up."""
 DIRT_MM, LOOSE_MM, BENT_MM = 0.045, 0.05, 0.03
 SPOT_SHARE = 0.6
-LIES_PER_N = 0.002
-"""What the needle lies by, for each newton over what the lever bears [mm]."""
+LIES_PER_N = 0.2
+"""What the needle lies by, for each newton over what the lever bears [divisions]."""
 
 
 class PriedRig(Rig):
@@ -87,14 +87,11 @@ class PriedRig(Rig):
             return None
         at_push = self._at_same_push(slot, handled, repeat)
         steps = int(MOST_PUSH_N / PUSH_STEP_N) + 1
-        needle = tuple(round(self._needle(at_push, PUSH_STEP_N * i), 5) for i in range(steps))
-        return Pull(needle, self.division_at(slot), self.unit_at(slot))
-
-    def division_at(self, slot: Slot) -> float:
-        return self.division
-
-    def unit_at(self, slot: Slot) -> str:
-        return "mm"
+        give = self.give if at_push > 0 else 0.0
+        needle = tuple(
+            round(needle_at(at_push, give, PUSH_STEP_N * i, self.division), 5) for i in range(steps)
+        )
+        return Pull(needle, self.division)
 
     def _at_same_push(self, slot: Slot, handled: Handled, repeat: int) -> float:
         if self.fault == DEAD_NEEDLE and not handled.put_right(DEAD_NEEDLE):
@@ -113,9 +110,6 @@ class PriedRig(Rig):
     def shown_at(self, slot: Slot, play: float, handled: Handled, repeat: int) -> float:
         """What a station shows of the quantity with the same push."""
         return play
-
-    def _needle(self, at_push: float, push: float) -> float:
-        return needle_at(at_push, self.give if at_push > 0 else 0.0, push)
 
     def told(self, slot: Slot, handled: Handled) -> Told | None:
         if slot.accepts == "confirm" and slot.key == "needle":
@@ -145,16 +139,16 @@ class PriedRig(Rig):
 HARM_MM = 0.03
 
 
-def needle_at(at_push: float, give: float, push: float) -> float:
+def needle_at(at_push: float, give: float, push: float, division: float) -> float:
     """Where the needle stands at a push, which shows `at_push` at the same push each time: it comes up until all play
     is taken up, then gives a little more for each N; past what the lever bears it lies.
 
-    >>> needle_at(0.2, 0.0, 0.0), needle_at(0.2, 0.0, 200.0)
+    >>> needle_at(0.2, 0.0, 0.0, 0.01), needle_at(0.2, 0.0, 200.0, 0.01)
     (0.0, 0.2)
     """
     play = max(at_push - give * (SAME_PUSH_N - SEATS_N), 0.0)
     up = play * math.sin(math.pi / 2 * min(push / SEATS_N, 1.0))
-    return up + give * max(push - SEATS_N, 0.0) + LIES_PER_N * max(push - BENDS_N, 0.0)
+    return up + give * max(push - SEATS_N, 0.0) + LIES_PER_N * division * max(push - BENDS_N, 0.0)
 
 
 def _number(slot: Slot, handled: Handled, repeat: int) -> int:

@@ -8,7 +8,7 @@ from typing import Any, ClassVar
 
 from bornek.core.practice.rigs.faults import DEAD_NEEDLE, DIRT
 from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.pried import PriedRig, given_of, spread_over
+from bornek.core.practice.rigs.pried import PriedRig, given_of, needle_at, spread_over
 from bornek.core.practice.rigs.rig import MOST_PUSH_N, PUSH_STEP_N, Pull, Told
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.state import State
@@ -79,7 +79,7 @@ class WormRig(PriedRig):
             return None
         at = self._handle(slot, handled, repeat)
         steps = int(MOST_PUSH_N / PUSH_STEP_N) + 1
-        return Pull(tuple(round(self._needle(at, PUSH_STEP_N * i), 4) for i in range(steps)), 0.1, "°")
+        return Pull(tuple(round(needle_at(at, 0.0, PUSH_STEP_N * i, 0.1), 4) for i in range(steps)), 0.1, "°")
 
     def play(self, handled: Handled) -> float:
         return self.float
