@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import sys
 from dataclasses import replace
 
 from bornek.demo.yard import TALKING
@@ -53,7 +54,9 @@ def start_demo_gauges() -> list[SimGauge]:
         try:
             sim = SimGauge(Bench("pries", DEMO_TRAVEL_MM), DEMO_FAULTS, port=port, seed=seed)
         except OSError:
-            print(f"Port {port} is in use: {card['name']} is not simulated here.", flush=True)
+            print(
+                f"Port {port} is in use: {card['name']} is not simulated here.", file=sys.stderr, flush=True
+            )
             continue
         sim.start()
         started.append(sim)

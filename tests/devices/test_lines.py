@@ -9,6 +9,7 @@ import pytest
 from bornek.core.gauge_line import TalkLine
 from bornek.devices.ears import Ears
 from bornek.devices.gauge import Reading, Unreachable
+from bornek.devices.listener import Listener
 from bornek.devices.serial_gauge import SerialGauge
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults, Needle
@@ -116,3 +117,12 @@ def test_a_dead_needle_never_moves_and_a_stiff_one_comes_late() -> None:
 def test_drift_and_the_wrong_unit_show_on_the_line() -> None:
     assert Needle(Faults(drift=0.01)).shows(0, 10) == pytest.approx(0.1)
     assert Needle(Faults(wrong_unit=True)).line(2.54, 0) == "+0.10000 IN"
+
+
+def test_what_was_seen_near_the_same_mark_is_the_same_but_two_lines_are_two() -> None:
+    listener = Listener(SerialGauge(TalkLine("COM3")), streams=True)
+    first, again = (listener.keep_once("s.up.pry", mark, {"n": mark}) for mark in (100, 103))
+    assert first == again == ("s.up.pry.100", {"n": 100})
+    assert listener.keep_once("s.up.pry", 160, {"n": 160})[1] == {"n": 160}
+    lines = [listener.keep_once("s.up.line", mark, {"n": mark}, near=0)[1]["n"] for mark in (1, 2)]
+    assert lines == [1, 2]

@@ -77,13 +77,15 @@ class Listener:
         with self._lock:
             self._pressed.append(self._clock())
 
-    def keep_once(self, what: str, mark: int, taken: dict[str, Any]) -> tuple[str, dict[str, Any]]:
+    def keep_once(
+        self, what: str, mark: int, taken: dict[str, Any], near: int = SAME
+    ) -> tuple[str, dict[str, Any]]:
         """Holds what may be taken until somebody takes it, or until much else was; what was seen near the same mark is
         the same, for every page and however often it is seen. Answers with its key and what is held."""
         with self._lock:
             for key, held in self._kept.items():
                 at = key.removeprefix(f"{what}.")
-                if at.isdigit() and abs(int(at) - mark) <= SAME:
+                if at.isdigit() and abs(int(at) - mark) <= near:
                     return key, held
             key = f"{what}.{mark}"
             self._kept[key] = taken

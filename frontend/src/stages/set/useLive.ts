@@ -56,11 +56,21 @@ export function useLive(
 
   let timer = 0;
   let stopped = false;
+  let asking = false;
+  const done = new Set<string>();
   const next = (ms: number) => {
     window.clearTimeout(timer);
     if (!stopped && stations.value.length && sight.value === "visible") timer = window.setTimeout(ask, ms);
   };
+  /** One question at a time: two would both be told of the same pry. */
   async function ask() {
+    if (asking) return;
+    asking = true;
+    const ok = await heardNow();
+    asking = false;
+    next(ok ? EVERY_MS : LATER_MS);
+  }
+  async function heardNow(): Promise<boolean> {
     const at = stations.value.map(({ slot, gauge: id }) => {
       const seen = used.get(id);
       return [slot, id, ...(seen ? [seen.session, Math.max(seen.after, 0)] : [])].join("~");
@@ -73,10 +83,10 @@ export function useLive(
       );
       heard.value = answer.gauges;
       for (const one of answer.gauges) await use(one);
-      next(EVERY_MS);
+      return true;
     } catch {
       heard.value = heard.value.map(unheard);
-      next(LATER_MS);
+      return false;
     }
   }
   /** What came since is taken once, in its order; what was there before this page looked is not. */
@@ -94,10 +104,19 @@ export function useLive(
     for (const found of one.takes) {
       seen.after = Math.max(seen.after, found.number);
       refused.value = "";
+      if (done.has(found.id)) continue;
+      done.add(found.id);
       for (const fill of found.fills)
         await take({ id: fill.id, slot: fill.slot, gauge: one.gauge, taken: found.id });
     }
   }
+  /** What happened while nobody looked belongs to no station. */
+  watch(
+    () => stations.value.length > 0 && sight.value === "visible",
+    (looks) => {
+      if (!looks) used.clear();
+    },
+  );
   watch([stations, sight], () => next(0), { immediate: true });
   onBeforeUnmount(() => {
     stopped = true;

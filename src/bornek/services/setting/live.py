@@ -21,7 +21,7 @@ from bornek.core.trace.seen import each_line, look
 from bornek.core.trace.taken import HOW_WORDS, Taken
 from bornek.core.trace.trace import Trace
 from bornek.devices.ears import Ears
-from bornek.devices.listener import Heard, Listener
+from bornek.devices.listener import SAME, Heard, Listener
 from bornek.services.setting.gauge_lines import line_of
 from bornek.services.setting.live_view import Fill, LiveGauge, LiveRefused, LiveTake, LiveView
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
@@ -160,7 +160,8 @@ def _take(
 ) -> LiveTake:
     ends = _ends(slots, slot, found)
     made = {"figures": found.figures(trace), "texts": {one.key: text_of(value, gauge) for one, value in ends}}
-    key, kept = listener.keep_once(f"{heard.session}.{slot.key}.{found.how}", found.mark, made)
+    what, near = f"{heard.session}.{slot.key}.{found.how}", 0 if found.how == "line" else SAME
+    key, kept = listener.keep_once(what, found.mark, made, near)
     texts = kept["texts"]
     words = f"{HOW_WORDS[found.how]}: {', '.join(texts.values())} {gauge.unit}"
     if found.angle is not None:

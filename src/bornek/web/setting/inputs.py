@@ -16,7 +16,7 @@ class EntryIn(Schema):
     value = fields.Raw(allow_none=True)
     round = fields.Integer(strict=True, validate=validate.Range(1, 500))
     gauge = fields.String(validate=validate.Length(max=60))
-    taken = fields.String(validate=validate.Length(1, 80))
+    taken = fields.String(validate=validate.Length(1, 160))
     confirmed = fields.Boolean()
     void = fields.Boolean()
     supersedes = fields.String(validate=validate.Length(max=60))
