@@ -61,6 +61,18 @@ def test_what_stands_elsewhere_for_long_is_a_new_seat() -> None:
     assert [round(p.value, 3) for p in find_pries(trace, STEP).pries] == [0.1]
 
 
+def test_who_begins_to_look_in_the_middle_of_a_pull_sees_the_pries_that_follow_and_no_others() -> None:
+    trace = steps((0.145, 0.8), (0, 1.6), (0.145, 1.2), (0, 1.6), (0.145, 1.2), (0, 1.0))
+    pries = find_pries(trace, STEP).pries
+    assert [round(p.value, 3) for p in pries] == [0.145, 0.145]
+    assert all(p.low == pytest.approx(0, abs=1e-9) for p in pries)
+
+
+def test_a_gauge_moved_to_another_end_is_read_there_at_once() -> None:
+    trace = steps((0, 4), (0.62, 1.6), (0.7, 1.1), (0.62, 1.6), (0.7, 1.1), (0.62, 1.2))
+    assert [round(p.value, 3) for p in find_pries(trace, STEP).pries] == [0.08, 0.08]
+
+
 def test_a_press_takes_the_pull_as_it_stands_and_the_pry_is_not_taken_twice() -> None:
     trace = steps((0, 1), (0.145, 1.2), (0, 1))
     seen = look("pry", trace, STEP, [2.0])

@@ -14,6 +14,8 @@ from bornek.devices.gauge import BadLine, Reading, Unreachable
 
 WAIT_S = 0.05
 """A read waits so long for the next bytes; it is also how often a gauge that is asked is asked."""
+BLOCK = 256
+"""Bytes read at once, or fewer where no more come while it waits."""
 LONGEST = 4096
 """Bytes without an end of line: this is no gauge's line."""
 
@@ -54,8 +56,7 @@ class SerialGauge:
         try:
             if self._line.way == ASK:
                 self._port.write(f"{self._line.ask}\r\n".encode())
-            came = self._port.read(self._port.in_waiting or 1)
-            came += self._port.read(self._port.in_waiting) if came else b""
+            came = self._port.read(BLOCK)
         except (OSError, TypeError, AttributeError) as error:
             raise Unreachable(f"The line at {self._line.port} broke.") from error
         *lines, self._rest = (self._rest + came).replace(b"\r", b"\n").split(b"\n")

@@ -13,6 +13,7 @@ from bornek.core.trace.trace import Trace
 
 HELD_S = 6.0
 """A needle that stands somewhere else for so long was not pried: that is its seat now."""
+MUCH_LONGER = 1.5
 BACK_SHARE = 0.1
 """A pry ends where it began, to this share of its travel."""
 
@@ -45,26 +46,68 @@ def find_pries(trace: Trace, step: float) -> Seen:
     rests = find_rests(trace, band)
     found: list[Taken] = []
     words = ""
-    seat: Rest | None = None
-    pulled: list[Rest] = []
-    for rest in rests:
-        if seat is None:
-            seat = rest
+    sat: Rest | None = None
+    i = 0
+    while i + 1 < len(rests):
+        seat, after = rests[i], rests[i + 1]
+        if _away(seat, after) <= FURTHER * band:
+            if _swing(trace, seat, after) > FURTHER * band:
+                words = "Pulled, and let go before the needle settled: hold it until it stands."
+            i += 1
             continue
-        away = abs(rest.level - seat.level)
-        most = max((abs(p.level - seat.level) for p in pulled), default=0.0)
-        if away > max(FURTHER * band, BACK_SHARE * most):
-            pulled.append(rest)
-            if not _long(trace, rest):
-                continue
-            words = "It stands elsewhere than it was: this is taken as its seat now."
-        elif pulled:
-            found.append(_pry(trace, seat, pulled, rest))
-            words = ""
-        elif _swing(trace, seat, rest) > FURTHER * band:
-            words = "Pulled, and let go before the needle settled: hold it until it stands."
-        seat, pulled = rest, []
-    return Seen(tuple(found), words, seat.level if seat else None)
+        home = _home(trace, rests, i, band)
+        if home is None or _stood(trace, rests, seat, band) < _stood(
+            trace, rests, _furthest(rests, i, home), band
+        ):
+            i += 1
+            continue
+        found.append(_pry(trace, seat, rests[i + 1 : home], rests[home]))
+        words, i, sat = "", home, rests[home]
+    return Seen(tuple(found), words, _seat_now(trace, rests, sat, band))
+
+
+def _away(one: Rest, other: Rest) -> float:
+    return abs(one.level - other.level)
+
+
+def _home(trace: Trace, rests: list[Rest], i: int, band: float) -> int | None:
+    """The rest at which the needle is back where it was at rest `i`; None where it is not yet, or stood elsewhere for so
+    long that it was moved."""
+    most = 0.0
+    for j in range(i + 1, len(rests)):
+        away = _away(rests[i], rests[j])
+        if away <= max(FURTHER * band, BACK_SHARE * most):
+            return j
+        if _seconds(trace, rests[j]) > HELD_S:
+            return None
+        most = max(most, away)
+    return None
+
+
+def _furthest(rests: list[Rest], i: int, home: int) -> Rest:
+    return max(rests[i + 1 : home], key=lambda r: _away(rests[i], r))
+
+
+def _stood(trace: Trace, rests: list[Rest], at: Rest, band: float) -> float:
+    """How long it stood there in all: a bar is let go for longer than it is pulled."""
+    return sum(_seconds(trace, r) for r in rests if _away(r, at) <= FURTHER * band)
+
+
+def _seat_now(trace: Trace, rests: list[Rest], sat: Rest | None, band: float) -> float | None:
+    """Where it sits: where the last pry came home, unless it has stood elsewhere for long since. Before there was one, the
+    first of the last places, or one where it stood much longer."""
+    if not rests:
+        return None
+    if sat is not None and (_away(sat, rests[-1]) <= FURTHER * band or _seconds(trace, rests[-1]) < HELD_S):
+        return sat.level
+    lately = rests[-1:] if sat is not None else rests[-3:]
+    longest = max(lately, key=lambda r: _stood(trace, rests, r, band))
+    much = _stood(trace, rests, longest, band) > MUCH_LONGER * _stood(trace, rests, lately[0], band)
+    return longest.level if much else lately[0].level
+
+
+def _seconds(trace: Trace, rest: Rest) -> float:
+    return float(trace.t[rest.end - 1] - trace.t[rest.begin])
 
 
 def take_pull(trace: Trace, step: float) -> Taken | None:
@@ -90,10 +133,6 @@ def _pry(trace: Trace, seat: Rest, pulled: list[Rest], back: Rest) -> Taken:
     low, high = min(levels), max(levels)
     part = trace.cut(max(seat.begin, seat.end - 10), min(back.end, back.begin + 10))
     return taken("pry", part, high - low, low, high, mark=trace.first + pulled[0].begin)
-
-
-def _long(trace: Trace, rest: Rest) -> bool:
-    return float(trace.t[rest.end - 1] - trace.t[rest.begin]) > HELD_S
 
 
 def _swing(trace: Trace, before: Rest, after: Rest) -> float:
