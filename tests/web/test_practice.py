@@ -249,3 +249,16 @@ def test_the_gauge_takes_a_pull_with_its_trace(client: FlaskClient) -> None:
 def test_nothing_pulled_is_nothing_taken(client: FlaskClient, body: dict[str, Any]) -> None:
     answer = client.post(f"{AtRig(client).base}/api/rig/pulls", json=body, headers=HEAD)
     assert answer.status_code == 422 and answer.get_json()["next_step"]
+
+
+def test_a_needle_that_did_not_move_was_taken_and_not_typed(client: FlaskClient) -> None:
+    rig = AtRig(
+        client, "shims", next(n for n in range(1, 400) if make_rig("shims", n).fault == "dead_needle")
+    )
+    slot = rig.view()["sheet"]["next"]
+    taken = client.post(
+        f"{rig.base}/api/rig/pulls", json={"slot": slot, "push": 200}, headers=HEAD
+    ).get_json()
+    assert taken["text"] == "0"
+    view = rig.post(f"{rig.url}/entries", {"slot": slot, "taken": taken["id"], "gauge": taken["gauge"]})
+    assert "a pry seen in the trace" in view["traces"][0]["words"]

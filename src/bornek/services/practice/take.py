@@ -14,6 +14,7 @@ from bornek.core.errors import InputError
 from bornek.core.practice.rigs.rig import PUSH_STEP_N, Pull
 from bornek.core.settings.watch import guide_of
 from bornek.core.trace.seen import look
+from bornek.core.trace.taken import taken
 from bornek.core.trace.trace import Trace
 from bornek.devices.ears import Ears
 from bornek.services.practice.handled import read_handled
@@ -51,11 +52,10 @@ def take_pull_at(
         raise InputError(PULL_FIRST, field="push", next_step="Pull it, then take it.")
     trace = trace_of(pull, sent["push"])
     found = look("pry", trace, pull.division / 2).takes
-    value = found[0].value if found else 0.0
-    text = f"{round(value / (pull.division / 2)) * pull.division / 2:.4f}".rstrip("0").rstrip(".")
+    one = found[0] if found else taken("pry", trace, 0.0, float(trace.v.min()), float(trace.v.max()))
+    text = f"{round(one.value / (pull.division / 2)) * pull.division / 2:.4f}".rstrip("0").rstrip(".")
     take = f"rig.{uuid.uuid4().hex[:16]}"
-    figures = found[0].figures(trace) if found else None
-    ears.hold(take, {"texts": {slot.key: text or "0"}, "figures": figures})
+    ears.hold(take, {"texts": {slot.key: text or "0"}, "figures": one.figures(trace)})
     gauge = next((g.id for g in loaded.ctx.gauges.values() if g.can_take(slot.quantity, slot.need)), "")
     return {"id": take, "slot": slot.key, "text": text or "0", "gauge": gauge}
 
