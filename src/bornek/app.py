@@ -21,7 +21,7 @@ from bornek.core.door import read_json
 from bornek.core.errors import InputError
 from bornek.devices.ears import Ears
 from bornek.services.practice.rigs import OPEN_AT_ONCE, Rigs, practice_folder
-from bornek.services.practice.view import asked_rounds
+from bornek.services.practice.standing import shown_rounds
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.web.documents import schemas
@@ -82,7 +82,11 @@ def rig_wires(rigs: Rigs, clock: Callable[[], datetime]) -> Callable[[str], Wire
         database = rigs.database(key)
         held = kept.get(key)
         if held is None or held.sessions is not database:
-            held = replace(wire_of(database, clock), veil=lambda: asked_rounds(rigs, key))
+            held = replace(
+                wire_of(database, clock),
+                veil=lambda session, today: shown_rounds(session, rigs, key, today),
+                shut=lambda: rigs.is_lifted(key),
+            )
             kept[key] = held
             while len(kept) > OPEN_AT_ONCE:
                 kept.popitem(last=False)

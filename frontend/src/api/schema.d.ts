@@ -4900,6 +4900,95 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rig/lifts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: {
+                    /** @description id of the mechanic who acts: named, not authenticated */
+                    "X-Mechanic"?: string;
+                    "Idempotency-Key"?: string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AskIn"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RigView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unsupported Media Type */
+                415: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["Problem"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rig/looks": {
         parameters: {
             query?: never;
@@ -7507,9 +7596,12 @@ export interface components {
             advice: string[];
             fault: string;
             harm: string;
-            result: string;
+            mark: string;
+            /** @enum {string} */
+            result: "" | "in" | "more" | "out";
             rows: components["schemas"]["ClothRow"][];
             told_first: string;
+            words: string;
         };
         ClothRow: {
             believed: string;
@@ -7656,6 +7748,7 @@ export interface components {
             at: string;
             best: number;
             id: string;
+            mark: string;
             number: number;
             path: string;
             result: string;
@@ -9397,6 +9490,7 @@ export interface components {
             key: string;
             label: string;
             opens: boolean;
+            signs: string[];
             words: string;
         };
         RigView: {
@@ -9406,6 +9500,8 @@ export interface components {
             job: string;
             looks: components["schemas"]["RigLook"][];
             number: number;
+            page: string;
+            path: string;
             round: number;
             score: components["schemas"]["Score"];
             setting: string;
@@ -9433,6 +9529,7 @@ export interface components {
         RowView: {
             attempt: string;
             best: number;
+            mark: string;
             number: number;
             open: boolean;
             path: string;
@@ -9534,6 +9631,7 @@ export interface components {
             best: number;
             looks: number;
             most: number;
+            slack: number;
             teardowns: number;
             value: number;
             words: string;

@@ -13,6 +13,14 @@ const pages: Record<string, () => Promise<unknown>> = {
   record: () => import("./record/RecordPage.vue"),
 };
 
+/** At a rig only these pages are, each with what a rig has besides. */
+export const rigRoutes = [
+  { path: "/jobs/:job/inspect", component: () => import("./rig/RigCausePage.vue"), props: true },
+  { path: "/jobs/:job/plan", component: () => import("./rig/RigOrderPage.vue"), props: true },
+  { path: "/jobs/:job/set/:setting", component: () => import("./rig/RigSetPage.vue"), props: true },
+  { path: "/:rest(.*)*", component: () => import("./rig/RigLostPage.vue") },
+] as RouteRecordRaw[];
+
 /** A job's own address is its Set stage; the others follow it by their key. */
 export const stageRoutes = Object.entries(pages).map(([key, component]) => ({
   path: key === "set" ? "/jobs/:job" : `/jobs/:job/${key}`,

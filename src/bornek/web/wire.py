@@ -14,7 +14,7 @@ from urllib.parse import quote
 
 from flask import Response, current_app, has_request_context, jsonify, request
 
-from bornek.core.errors import NotFound
+from bornek.core.errors import InputError, NotFound
 from bornek.services.desk import Desk, once, today_in
 from bornek.services.setting.kept_settings import KeptSettings
 from bornek.services.setting.veiled import VEIL
@@ -44,8 +44,10 @@ class Wire:
     clock: Callable[[], datetime]
     ears: Any
     settings: KeptSettings = field(default_factory=KeptSettings)
-    veil: Callable[[], frozenset[int]] | None = None
-    """At a rig: the rounds in which the advice was asked for; in the others it is not shown."""
+    veil: Callable[[Any, date], frozenset[int] | None] | None = None
+    """At a rig: the rounds in which the advice was asked for; in the others it is not shown. None: all are shown."""
+    shut: Callable[[], bool] = lambda: False
+    """At a rig whose cloth is lifted nothing is written any more."""
 
     def read(self, work: Callable[..., Any], *args: Any) -> Response:
         with self.reading() as session:
@@ -65,7 +67,7 @@ class Wire:
         with self.sessions.reading() as session:
             self.settings.lend(session)
             if self.veil is not None:
-                session.info[VEIL] = self.veil()
+                session.info[VEIL] = self.veil(session, self.today(session))
             yield session
 
     def today(self, session: Any) -> date:
@@ -84,6 +86,12 @@ class Wire:
     def write(self, work: Callable[..., str | None], *args: Any) -> str | None:
         """Runs a service once in one transaction, committed before this returns; what is shown after it is
         read by the route."""
+        if self.shut():
+            raise InputError(
+                "The cloth is lifted: this rig is done.",
+                field="rig",
+                next_step="Begin another, or this one again.",
+            )
         with ExitStack() as after, self.sessions.writing() as session:
             after.enter_context(self.settings.lent(session))
             desk = Desk(session, request.headers.get("X-Mechanic", ""), self.clock())

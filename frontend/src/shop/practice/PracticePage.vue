@@ -25,7 +25,6 @@ const sort = ref("shims");
 const number = ref("");
 const wiping = ref(false);
 const { trouble, send } = useSending();
-const MARKS: Record<string, string> = { in: "in", more: "at_edge", out: "out_high" };
 const RESULTS: Record<string, string> = {
   in: "in, as good as can be",
   more: "in, in more than it needed",
@@ -68,11 +67,7 @@ const wipe = () =>
           >
             <span class="flex w-full items-center justify-between">
               <span class="text-[28px] leading-none font-bold">{{ r.step }}</span>
-              <VerdictMark
-                v-if="r.result"
-                :code="MARKS[r.result] ?? 'not_read'"
-                :class="r.result === 'out' ? 'text-danger' : ''"
-              />
+              <VerdictMark v-if="r.result" :code="r.mark" :class="r.result === 'out' ? 'text-danger' : ''" />
             </span>
             <span class="text-[18px] font-bold">{{ r.title }}</span>
             <span class="text-[15px] text-secondary">{{ r.attempt ? shown(r) : r.words }}</span>

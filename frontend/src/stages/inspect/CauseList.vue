@@ -3,7 +3,7 @@
 import type { InspectView } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 
-const props = defineProps<{ desk: InspectDesk; view: InspectView }>();
+const props = defineProps<{ desk: InspectDesk; view: InspectView; closed?: boolean }>();
 const leads = (key: string) =>
   props.view.diagnosis.leading.includes(key) || props.view.diagnosis.besides.includes(key);
 const named = (key: string) => props.view.named.includes(key);
@@ -19,14 +19,14 @@ const named = (key: string) => props.view.named.includes(key);
         <button
           type="button"
           class="control"
-          :disabled="named(c.key)"
+          :disabled="named(c.key) || closed"
           data-name-cause
           @click="desk.write('cause', { cause: c.key })"
         >
           {{ named(c.key) ? "Named" : "Name it" }}
         </button>
       </div>
-      <p><strong>For:</strong> {{ c.fors.join("; ") }}</p>
+      <p v-if="c.fors.length"><strong>For:</strong> {{ c.fors.join("; ") }}</p>
       <p v-if="c.against.length"><strong class="text-danger">Against:</strong> {{ c.against.join("; ") }}</p>
       <p v-if="c.follows.length">May be the consequence of: {{ c.follows.join(", ") }}</p>
       <p v-if="c.hold" class="text-secondary">Puts a hold: {{ c.hold }}</p>

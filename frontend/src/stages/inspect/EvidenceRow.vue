@@ -3,7 +3,8 @@
 import type { EvidenceView } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 
-const props = defineProps<{ desk: InspectDesk; evidence: EvidenceView }>();
+/** `bare`: without a photo of it. */
+const props = defineProps<{ desk: InspectDesk; evidence: EvidenceView; bare?: boolean }>();
 const say = (seen: string) =>
   props.desk.write("evidence", {
     evidence: props.evidence.key,
@@ -47,7 +48,9 @@ async function chosen(event: Event) {
     <p v-if="evidence.offered" class="col-span-3 border-l-4 pb-1 pl-3 text-[15px] leading-tight" data-known>
       Known already: {{ evidence.offered }}
     </p>
-    <label v-if="evidence.seen === 'seen'" class="control col-span-3 mb-2 min-h-11 justify-self-end px-3"
+    <label
+      v-if="evidence.seen === 'seen' && !bare"
+      class="control col-span-3 mb-2 min-h-11 justify-self-end px-3"
       ><span class="sr-only">Photo of {{ evidence.label }}</span
       ><span aria-hidden="true">{{
         evidence.photos ? `${evidence.photos} photos, one more` : "add a photo"

@@ -7,7 +7,8 @@ import LidRow from "./LidRow.vue";
 import PlanRow from "./PlanRow.vue";
 import type { PlanLineState } from "./usePlanLine";
 
-const props = defineProps<{ view: PlanView; line: PlanLineState }>();
+/** `bare`: only what lies there is moved; nothing is written or turned. */
+const props = defineProps<{ view: PlanView; line: PlanLineState; bare?: boolean }>();
 const emit = defineEmits<{ move: [step: string, after: string]; own: []; turns: [] }>();
 const unfolded = ref(false);
 const rows = computed(() => props.line.shown.value);
@@ -40,15 +41,15 @@ function dropped(event: { oldIndex?: number | undefined; newIndex?: number | und
         <button v-if="view.done > 1" type="button" class="min-h-11 underline" @click="unfolded = !unfolded">
           {{ unfolded ? "Fold what is in" : `1 to ${folded} are in` }}
         </button>
-        <button type="button" class="min-h-11 underline" data-own @click="$emit('own')">
+        <button v-if="!bare" type="button" class="min-h-11 underline" data-own @click="$emit('own')">
           Own step <span class="keycap no-underline">+</span>
         </button>
-        <button type="button" class="min-h-11 underline" data-to-turns @click="$emit('turns')">
+        <button v-if="!bare" type="button" class="min-h-11 underline" data-to-turns @click="$emit('turns')">
           Turns <span class="keycap no-underline">f</span>
         </button>
       </span>
       <span class="hidden justify-between px-3 md:flex"
-        ><b>On the tray</b><span class="font-medium text-secondary">shut out by</span></span
+        ><b>On the tray</b><span v-if="!bare" class="font-medium text-secondary">shut out by</span></span
       >
     </header>
     <VueDraggable

@@ -3,13 +3,7 @@
 import type { RigView } from "../../api/client";
 import VerdictMark from "../../marks/VerdictMark.vue";
 
-defineProps<{ cloth: RigView["cloth"]; again: string }>();
-const MARKS: Record<string, string> = { in: "in", more: "at_edge", out: "out_high" };
-const WORDS: Record<string, string> = {
-  in: "Truly in, and as good as can be.",
-  more: "Truly in, in more teardowns than it needed.",
-  out: "Signed, and truly not as wanted.",
-};
+defineProps<{ cloth: RigView["cloth"]; again: string; under: string; when: string }>();
 </script>
 
 <template>
@@ -21,9 +15,9 @@ const WORDS: Record<string, string> = {
       data-cloth
     >
       <span class="border-2 border-dashed bg-surface px-3 py-2 text-[17px] font-semibold"
-        >Under the cloth: its answer, its scatter, its give, one thing wrong.</span
+        >Under the cloth: {{ under }}.</span
       >
-      <span class="bg-bay px-2 text-[15px]">lifted when you sign</span>
+      <span class="bg-bay px-2 text-[15px]">lifted when you {{ when }}</span>
     </section>
     <section
       v-else
@@ -34,9 +28,9 @@ const WORDS: Record<string, string> = {
       aria-live="polite"
     >
       <div class="flex flex-wrap items-center gap-3">
-        <VerdictMark :code="MARKS[cloth.result] ?? 'not_read'" />
+        <VerdictMark :code="cloth.mark" />
         <h2 class="text-[20px] font-bold" :class="cloth.result === 'out' ? 'text-danger' : ''">
-          {{ WORDS[cloth.result] }}
+          {{ cloth.words }}
         </h2>
         <a class="control ml-auto" :href="again">Back to the rigs</a>
       </div>

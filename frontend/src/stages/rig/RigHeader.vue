@@ -19,7 +19,6 @@ const { data } = useQuery({
     return (await answer.json()) as components["schemas"]["PracticeView"];
   },
 });
-const MARKS: Record<string, string> = { in: "in", more: "at_edge", out: "out_high" };
 const step = computed(
   () => data.value?.row.find((r) => r.sort === props.sort && r.number === props.number)?.step ?? 0,
 );
@@ -64,7 +63,7 @@ const step = computed(
         >{{ r.step
         }}<VerdictMark
           v-if="r.result"
-          :code="MARKS[r.result] ?? 'not_read'"
+          :code="r.mark"
           class="h-4 w-8"
           :class="r.result === 'out' && r.step !== step ? 'text-danger' : ''"
       /></a>

@@ -15,13 +15,12 @@ import RigBlades from "./RigBlades.vue";
 import RigCloth from "./RigCloth.vue";
 import RigDial from "./RigDial.vue";
 import RigLever from "./RigLever.vue";
-
 import RigLooks from "./RigLooks.vue";
 import RigPrint from "./RigPrint.vue";
 import RigScore from "./RigScore.vue";
-import { useLever, type useRig } from "./useRig";
+import { useLever, type RigDesk } from "./useRig";
 
-const props = defineProps<{ page: SetPageState; desk: SettingDesk; rig: ReturnType<typeof useRig> }>();
+const props = defineProps<{ page: SetPageState; desk: SettingDesk; rig: RigDesk }>();
 const looking = defineModel<boolean>("looking", { required: true });
 const { of, shown, rest } = useScenes(props.page);
 /** The thing itself, or its two flanks: the bay holds no more. */
@@ -118,7 +117,12 @@ useKeys((event) => {
     </section>
     <section class="flex min-w-0 flex-col lg:col-start-2 lg:row-start-1">
       <RigScore :score="view.score" />
-      <RigCloth :cloth="view.cloth" again="/practice" />
+      <RigCloth
+        :cloth="view.cloth"
+        again="/practice"
+        under="its answer, its scatter, its give, one thing wrong"
+        when="sign"
+      />
       <div class="flex min-w-0 flex-1 flex-col px-5 py-2">
         <RigLooks
           v-if="looking"

@@ -10,8 +10,11 @@ const box = ref<HTMLElement | null>(null);
 const width = useWidth(box);
 const x = computed(() => makeScale(0, props.score.most, 8, Math.max(width.value - 12, 60)));
 const marks = computed(() => Array.from({ length: props.score.most + 1 }, (_, i) => i));
-/** As good as the best is whatever stays under one teardown more. */
-const best = computed(() => ({ from: x.value(props.score.best), to: x.value(props.score.best + 1) }));
+/** As good as the best is whatever stays under so much more. */
+const best = computed(() => ({
+  from: x.value(props.score.best),
+  to: x.value(props.score.best + props.score.slack),
+}));
 const spoken = computed(
   () => `${props.score.value} teardowns so far, ${props.score.words}. Best possible ${props.score.best}.`,
 );
@@ -63,7 +66,7 @@ const spoken = computed(
         ><b class="block">so far</b>{{ score.words
         }}<span v-if="score.asks || score.looks" class="block text-secondary"
           >{{ score.asks ? `${score.asks} asked` : "" }}{{ score.asks && score.looks ? ", " : ""
-          }}{{ score.looks ? `${score.looks} looked` : "" }}</span
+          }}{{ score.looks ? `${score.looks} tenths` : "" }}</span
         ></span
       >
     </div>

@@ -1,10 +1,15 @@
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, ref, watch, type Ref } from "vue";
-import { api, unwrap } from "../../api/client";
+import { api, unwrap, type RigView } from "../../api/client";
 import { rigBase } from "../../api/rigAddress";
 import { useSending, type Headers } from "../../composables/useSending";
 
 const RIG = ["rig"];
+
+/** The caution at every rig. */
+export const HABIT = "Fingers out of the gap, here too: the habit is what this rig is for.";
+
+export const toTheRigs = () => window.location.assign("/practice");
 
 /** The rig whose address this is: its score, its looks, its cloth. Nothing in the yard itself. */
 export function useRig() {
@@ -16,18 +21,16 @@ export function useRig() {
   });
   const rig = computed(() => query.data.value);
   const sending = useSending();
+  /** Whatever is done may change what is shown of everything else: the advice, a needle that was freed. */
+  const act = (make: (header: Headers) => Promise<RigView>) =>
+    sending.send(async (header) => {
+      client.setQueryData(RIG, await make(header));
+      await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== RIG[0] });
+    });
   const look = (key: string) =>
-    sending.send(async (header) => {
-      client.setQueryData(
-        RIG,
-        await unwrap(api.POST("/api/rig/looks", { params: { header }, body: { key } })),
-      );
-    });
-  const ask = () =>
-    sending.send(async (header) => {
-      client.setQueryData(RIG, await unwrap(api.POST("/api/rig/asks", { params: { header }, body: {} })));
-      await client.invalidateQueries({ queryKey: ["setting"] });
-    });
+    act((header) => unwrap(api.POST("/api/rig/looks", { params: { header }, body: { key } })));
+  const ask = () => act((header) => unwrap(api.POST("/api/rig/asks", { params: { header }, body: {} })));
+  const lift = () => act((header) => unwrap(api.POST("/api/rig/lifts", { params: { header }, body: {} })));
   /** What the gauge makes of a pull; undefined where it was refused. */
   async function taken(slot: string, pull: number, push: number) {
     let found: Awaited<ReturnType<typeof takePull>> | undefined;
@@ -37,7 +40,7 @@ export function useRig() {
     return found;
   }
   const refresh = () => void query.refetch();
-  return { rig, look, ask, taken, refresh, trouble: sending.trouble };
+  return { rig, query, look, ask, lift, taken, refresh, trouble: sending.trouble };
 }
 
 /** The lever at a station: how hard it is pulled, and what the dial shows of it. Every pull has its own scatter. */
@@ -75,4 +78,5 @@ export function useLever(slot: Ref<string | null>, round: Ref<number>) {
   return { push, pulls, needle, dial, station, bent, pull, step, letGo: () => pull(0) };
 }
 
+export type RigDesk = ReturnType<typeof useRig>;
 export type Lever = ReturnType<typeof useLever>;

@@ -1,4 +1,5 @@
 import { useKeys } from "../../composables/useKeys";
+import type { SetPageState } from "./useSetPage";
 
 export const SET_KEYS: [string, string][] = [
   ["0-9", "type a reading; a unit may follow: 8 thou, .008 in"],
@@ -28,6 +29,20 @@ export const RIG_KEYS: [string, string][] = [
   ...SET_KEYS.filter(([key]) => !["Space", "w", "b"].includes(key)),
   ["b", "back to the rigs"],
 ];
+
+/** What the keys do at every setting. */
+export function settingKeys(page: SetPageState): Record<string, () => unknown> {
+  return {
+    Enter: () => ["log", "working"].includes(page.panel) && page.main?.run(),
+    Escape: page.close,
+    "=": page.toggle("working"),
+    m: page.openMove,
+    c: page.correctLast,
+    r: page.reseat,
+    g: page.toggle("given"),
+    s: page.toggle("sign"),
+  };
+}
 
 /** Letters are shortcuts only while nothing is typed: "8 thou" must reach the cell. `stray`: says whether a key is
  * part of a number that no station takes. What answers false has not used its key. */

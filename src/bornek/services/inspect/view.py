@@ -14,7 +14,7 @@ from bornek.core.facts.cause import CauseNamed
 from bornek.core.facts.evidence import EvidenceLooked
 from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
-from bornek.core.parts.causes import EVIDENCE_SUBJECT, Diagnosis, all_evidence, diagnose
+from bornek.core.parts.causes import EVIDENCE_SUBJECT, Diagnosis, all_causes, all_evidence, diagnose
 from bornek.core.parts.gauge_plan import GaugeLine, gauge_line
 from bornek.core.parts.grades import GRADES
 from bornek.core.parts.holds import Hold, holds, open_holds
@@ -31,6 +31,7 @@ from bornek.core.parts.orders import known_substitutes
 from bornek.core.parts.teeth import DAMAGE
 from bornek.core.phrases import Span
 from bornek.core.plain import dump
+from bornek.core.practice.veil import veil_inspection
 from bornek.core.scenes import Section
 from bornek.core.strip.part_counts import part_counts
 from bornek.core.units.definition import Definition
@@ -50,6 +51,7 @@ from bornek.services.job.job_section import section_of
 from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.station_gauges import need_of
+from bornek.services.setting.veiled import is_veiled
 from bornek.services.shop.shop_lists import number_pairs, own_look_fors
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
@@ -207,7 +209,7 @@ def view_inspect(session: Session, job_id: str, today: date) -> dict[str, Any]:
         written=written_facts(d, facts, "inspect"),
     )
     shown: dict[str, Any] = dump(view)
-    return shown
+    return veil_inspection(shown, [(c.key, c.label) for c in all_causes()]) if is_veiled(session) else shown
 
 
 def inspect_all(

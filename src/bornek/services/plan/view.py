@@ -25,12 +25,14 @@ from bornek.core.facts.reckoned import Reckoned
 from bornek.core.facts.turned import FEEL_WORDS
 from bornek.core.phrases import Span, count_words
 from bornek.core.plain import dump
+from bornek.core.practice.veil import veil_plan
 from bornek.core.scenes import Section
 from bornek.core.units.check_steps import torque_n_m
 from bornek.core.units.step import WAIT_WORDS, BuildStep
 from bornek.services.job.components import condemned_words
 from bornek.services.job.job_section import section_of
 from bornek.services.plan.load_plan import LoadedPlan, load_plan
+from bornek.services.setting.veiled import is_veiled
 from bornek.store import tables as t
 from bornek.store.queries.jobs import job_with_unit
 from bornek.store.queries.yard import local
@@ -270,7 +272,7 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
         ],
     )
     shown: dict[str, Any] = dump(view)
-    return shown
+    return veil_plan(shown) if is_veiled(session) else shown
 
 
 def _cautions(session: Session, job: t.Job, order: BuildOrder) -> list[str]:

@@ -1,17 +1,14 @@
-"""The cloth lifted: true against believed, what was wrong, what told it first, and what the advice would have done."""
+"""The cloth lifted: what was believed beside what is true, how it ended, and what the advice would have done."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
-from bornek.core.practice.rigs.faults import WORDS
-from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.learners import advice_log
-from bornek.core.practice.rigs.rig import Rig
-from bornek.core.practice.score import Score
-from bornek.core.settings.kind import speech
-from bornek.services.setting.load_setting import LoadedSetting
+Result = Literal["", "in", "more", "out"]
+"""How a rig ended: truly right and as good as the best, truly right, or not. Empty while it is open."""
+MARKS: dict[str, str] = {"in": "in", "more": "at_edge", "out": "out_high", "": "not_read"}
+"""The verdict mark that says it."""
 
 
 @dataclass(frozen=True)
@@ -25,51 +22,14 @@ class ClothRow:
 
 @dataclass(frozen=True)
 class Cloth:
-    """`result`: in (as good as the best and truly in), more (truly in), out. `fault` in words; `told_first` which
-    reading told it; `advice` what the advice would have done, teardown by teardown."""
+    """`mark` and `words` say the result; `fault`: what was wrong; `told_first`: what told it; `advice`: what the
+    advice would have done, step by step."""
 
-    result: str
+    result: Result
+    mark: str
+    words: str
     rows: list[ClothRow]
     fault: str
     told_first: str
     harm: str
     advice: list[str]
-
-
-def lift_cloth(rig: Rig, handled: Handled, loaded: LoadedSetting, score: Score) -> Cloth:
-    truth, say = rig.truth(handled), speech(loaded.ctx)
-    believed = next((r for r in loaded.sheet.outcome.results if r.role == "target"), None)
-    value = getattr(believed.value, "v", None) if believed else None
-    harmed = [n for n in range(2, handled.assembly + 1) if rig.harmed(rig.true(handled, n))]
-    rows = [
-        ClothRow(rig.title, "nothing" if value is None else f"{say.number(value)} {say.unit}",
-                 f"{say.number(truth.value)} {say.unit}"),
-        ClothRow("Wanted", _window(loaded), f"{truth.window.lo:g} to {truth.window.hi:g} mm"),
-        ClothRow("It answers", _response(loaded), f"{truth.response:+.2f}"),
-        ClothRow("Scatter of an assembly", "", f"{truth.scatter_um:.0f} µm"),
-        ClothRow("Give in the push", "", f"{truth.give_um:.0f} µm for 100 N"),
-    ]  # fmt: skip
-    result = "out" if not truth.inside or harmed else "in" if score.as_good else "more"
-    return Cloth(
-        result=result,
-        rows=rows,
-        fault=WORDS[truth.fault],
-        told_first=rig.told_first(),
-        harm=f"Harm in teardown {harmed[0]}: driven past what the bearing bears." if harmed else "",
-        advice=_advice(rig),
-    )
-
-
-def _window(loaded: LoadedSetting) -> str:
-    results: Sequence[object] = [r.window for r in loaded.sheet.outcome.results if r.role == "target"]
-    window = results[0] if results else None
-    return "" if window is None else f"{getattr(window, 'lo', 0):g} to {getattr(window, 'hi', 0):g} mm"
-
-
-def _response(loaded: LoadedSetting) -> str:
-    found = loaded.sheet.response
-    return "" if not found else f"{found[0]:+.2f} ± {2 * found[1]:.2f}"
-
-
-def _advice(rig: Rig) -> list[str]:
-    return [f"{f'Teardown {n}' if n else 'As found'}: {words}" for n, words in enumerate(advice_log(rig))]

@@ -11,14 +11,17 @@ from pathlib import Path
 from threading import Lock
 
 from bornek.core.errors import NotFound
+from bornek.core.practice.rigs.bench_rig import BenchRig
 from bornek.core.practice.rigs.rig import Rig
-from bornek.core.practice.rigs.rows import make_rig
+from bornek.core.practice.rigs.rows import BENCH_SORTS, make_bench, make_rig
 from bornek.services.practice.rig_yard import fill_rig_yard
 from bornek.store.database import Database
 from bornek.store.practice.book import Attempt, PracticeBook
 from bornek.store.yard_file import make_yard, open_yard
 
 OPEN_AT_ONCE = 12
+ASK, LOOK, LIFTED = "ask", "look", "lifted"
+"""What the book keeps of a rig besides readings and moves."""
 
 
 class Rigs:
@@ -51,6 +54,17 @@ class Rigs:
         if found is None:
             raise NotFound("There is no such rig.", field="rig", next_step="Begin one under Practice.")
         return found, make_rig(found.sort, found.number)
+
+    def is_lifted(self, key: str) -> bool:
+        """Whether the cloth of a rig that is a job was lifted."""
+        return any(e.what == LIFTED for e in self.book.events(key))
+
+    def bench(self, key: str) -> BenchRig:
+        """One that is a setting; NotFound for another."""
+        attempt, _ = self.attempt(key)
+        if attempt.sort not in BENCH_SORTS:
+            raise NotFound("There are no stations at this rig.", field="rig")
+        return make_bench(attempt.sort, attempt.number)
 
     def database(self, key: str, begun: bool = False) -> Database:
         """The rig's own yard, open."""

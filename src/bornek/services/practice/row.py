@@ -8,7 +8,8 @@ from typing import Any
 from bornek.core.errors import InputError
 from bornek.core.plain import dump
 from bornek.core.practice.rigs.rows import NINE, SORTS
-from bornek.services.practice.rig_yard import job_id, setting_id
+from bornek.services.practice.cloth import MARKS
+from bornek.services.practice.rig_yard import path_of
 from bornek.services.practice.rigs import Rigs
 from bornek.store.practice.book import Attempt
 
@@ -29,7 +30,8 @@ class RowView:
     path: str
     result: str
     score: float
-    best: int
+    best: float
+    mark: str
 
 
 @dataclass(frozen=True)
@@ -48,7 +50,8 @@ class DoneRig:
     at: str
     result: str
     score: float
-    best: int
+    best: float
+    mark: str
 
 
 @dataclass(frozen=True)
@@ -90,12 +93,7 @@ def begin_rig(rigs: Rigs, sent: dict[str, Any]) -> dict[str, Any]:
             next_step="Choose your name at the top of the page.",
         )
     key = rigs.begin(sent["sort"], sent["number"], sent["learner"], name)
-    return {"id": key, "path": path_of(key)}
-
-
-def path_of(key: str) -> str:
-    """Where a rig's page is."""
-    return f"/rigs/{key}/jobs/{job_id(key)}/set/{setting_id(key)}"
+    return {"id": key, "path": path_of(key, SORTS[sent["sort"]])}
 
 
 def _step(i: int, attempts: list[Attempt]) -> RowView:
@@ -111,15 +109,16 @@ def _step(i: int, attempts: list[Attempt]) -> RowView:
         words=words,
         attempt=last.id if last else "",
         open=last is not None and not last.result,
-        path=path_of(last.id) if last else "",
+        path=path_of(last.id, SORTS[sort]) if last else "",
         result=best.result if best else "",
         score=best.score if best else 0.0,
         best=best.best if best else 0,
+        mark=MARKS[best.result if best else ""],
     )
 
 
 def _done(a: Attempt) -> DoneRig:
     return DoneRig(
-        id=a.id, sort=a.sort, title=SORTS[a.sort].title, number=a.number, path=path_of(a.id), at=a.at.isoformat(),
-        result=a.result, score=a.score, best=a.best,
+        id=a.id, sort=a.sort, title=SORTS[a.sort].title, number=a.number, path=path_of(a.id, SORTS[a.sort]), at=a.at.isoformat(),
+        result=a.result, score=a.score, best=a.best, mark=MARKS[a.result],
     )  # fmt: skip

@@ -11,7 +11,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import InputError
-from bornek.core.practice.rigs.rig import PUSH_STEP_N, Pull
+from bornek.core.practice.rigs.bench_rig import PUSH_STEP_N, Pull
 from bornek.core.settings.watch import guide_of
 from bornek.core.trace.seen import look
 from bornek.core.trace.taken import taken
@@ -38,7 +38,7 @@ def take_pull_at(
     session: Session, rigs: Rigs, ears: Ears, key: str, sent: dict[str, Any], today: date
 ) -> dict[str, Any]:
     """sent: slot, pull (its number) and push [N]. Raises InputError where nothing is pulled, or nothing can be."""
-    _, rig = rigs.attempt(key)
+    rig = rigs.bench(key)
     loaded, handled = read_handled(session, rigs, key, today)
     slot = next((s for s in guide_of(loaded.kind, loaded.ctx).slots if s.key == sent["slot"]), None)
     pull = rig.pull(slot, handled, sent["pull"]) if slot else None

@@ -10,37 +10,39 @@ from sqlalchemy.orm import Session
 
 from bornek.core.errors import NotFound
 from bornek.core.plain import dump
-from bornek.core.practice.rigs.faults import LOOK_BY_KEY, LOOKS
-from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.learners import best_possible
-from bornek.core.practice.rigs.rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Blades, Pull, Rig
-from bornek.core.practice.score import Score, score_of
+from bornek.core.practice.rigs.bench_rig import BENDS_N, MOST_PUSH_N, PUSH_STEP_N, SAME_PUSH_N, Blades, Pull
+from bornek.core.practice.score import Score
 from bornek.core.settings.watch import guide_of
-from bornek.services.practice.cloth import Cloth, lift_cloth
+from bornek.services.practice.cloth import Cloth
 from bornek.services.practice.handled import read_handled
-from bornek.services.practice.rig_yard import job_id, setting_id
-from bornek.services.practice.rigs import Rigs
+from bornek.services.practice.rig_yard import job_id, path_of
+from bornek.services.practice.rigs import ASK, LOOK, Rigs
+from bornek.services.practice.stand import LookPoint
+from bornek.services.practice.standing import score_at, stand_at
 from bornek.store.practice.book import Event
-
-ASK, LOOK = "ask", "look"
 
 
 @dataclass(frozen=True)
 class RigLook:
-    """`words`: what was found there last; empty where nobody looked."""
+    """`words`: what was found there last; empty where nobody looked. `signs`: evidence that may be met there."""
 
     key: str
     label: str
     opens: bool
     words: str
+    signs: list[str]
 
 
 @dataclass(frozen=True)
 class RigView:
+    """`page`: the stage at whose page it is worked, found at `path`. `setting`: empty where the rig is a job."""
+
     id: str
     number: int
     sort: str
     title: str
+    page: str
+    path: str
     job: str
     setting: str
     round: int
@@ -93,22 +95,24 @@ class StationView:
 
 def view_rig(session: Session, rigs: Rigs, key: str, today: date) -> dict[str, Any]:
     attempt, rig = rigs.attempt(key)
-    loaded, handled = read_handled(session, rigs, key, today)
+    stand = stand_at(session, rigs, key, today)
     events = rigs.book.events(key)
-    score = score_at(rigs, rig, key, handled)
+    score = score_at(rigs, key, stand)
     view: dict[str, Any] = dump(
         RigView(
             id=key,
             number=attempt.number,
             sort=attempt.sort,
             title=rig.title,
+            page=rig.page,
+            path=path_of(key, rig),
             job=job_id(key),
-            setting=setting_id(key),
-            round=loaded.ctx.round,
-            asked=any(e.what == ASK and e.assembly == loaded.ctx.round for e in events),
+            setting=stand.setting,
+            round=stand.number,
+            asked=any(e.what == ASK and e.assembly == stand.number for e in events),
             score=score,
-            looks=[_look(look.key, events) for look in LOOKS],
-            cloth=lift_cloth(rig, handled, loaded, score) if loaded.signed else None,
+            looks=[_look(point, events) for point in stand.looks],
+            cloth=stand.lift(score) if stand.closed else None,
         )
     )
     return view
@@ -118,7 +122,7 @@ def view_station(
     session: Session, rigs: Rigs, key: str, slot_key: str, repeat: int, today: date
 ) -> dict[str, Any]:
     """What one meets at a station: the dial's needle for this pull, or what is seen there."""
-    _, rig = rigs.attempt(key)
+    rig = rigs.bench(key)
     loaded, handled = read_handled(session, rigs, key, today)
     slot = next((s for s in guide_of(loaded.kind, loaded.ctx).slots if s.key == slot_key), None)
     if slot is None:
@@ -136,25 +140,9 @@ def view_station(
     return view
 
 
-def asked_rounds(rigs: Rigs, key: str) -> frozenset[int]:
-    """The rounds in which the advice was asked for."""
-    return frozenset(e.assembly for e in rigs.book.events(key) if e.what == ASK)
-
-
-def score_at(rigs: Rigs, rig: Rig, key: str, handled: Handled) -> Score:
-    """What a rig cost so far."""
-    events = rigs.book.events(key)
-    return score_of(handled.teardowns, _count(events, ASK), _count(events, LOOK), best_possible(rig))
-
-
-def _count(events: list[Event], what: str) -> int:
-    return sum(e.what == what for e in events)
-
-
-def _look(key: str, events: list[Event]) -> RigLook:
-    look = LOOK_BY_KEY[key]
-    words = next((e.words for e in reversed(events) if e.what == LOOK and e.key == key), "")
-    return RigLook(key, look.label, look.opens, words)
+def _look(point: LookPoint, events: list[Event]) -> RigLook:
+    words = next((e.words for e in reversed(events) if e.what == LOOK and e.key == point.key), "")
+    return RigLook(point.key, point.label, point.opens, words, list(point.signs))
 
 
 def _blades(blades: Blades | None) -> list[BladeView]:

@@ -26,6 +26,11 @@ def expectation_shown(session: Session, shown: dict[str, Any], number: int) -> d
     return shown if _open(session, number) else veil_expectation(shown)
 
 
+def is_veiled(session: Session) -> bool:
+    """Whether what is found of a whole job is not shown: at a rig where it was not asked for."""
+    return session.info.get(VEIL) is not None
+
+
 def _open(session: Session, number: int) -> bool:
     asked = session.info.get(VEIL)
     return asked is None or number in asked

@@ -29,7 +29,7 @@ class Attempt(PracticeBase):
     result: Mapped[str] = mapped_column(default="")
     """How it ended, once it was signed: in, more, out."""
     score: Mapped[float] = mapped_column(default=0.0)
-    best: Mapped[int] = mapped_column(default=0)
+    best: Mapped[float] = mapped_column(default=0.0)
 
 
 class Event(PracticeBase):

@@ -7,7 +7,7 @@ from typing import Any
 from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
-from bornek.services.practice.acts import ask_advice, keep_result, look_at
+from bornek.services.practice.acts import ask_advice, keep_result, lift_at, look_at
 from bornek.services.practice.row import BegunView, PracticeView, begin_rig, view_practice
 from bornek.services.practice.take import TakenPull, take_pull_at
 from bornek.services.practice.view import RigView, StationView, view_rig, view_station
@@ -81,9 +81,16 @@ def ask(sent: dict[str, Any]) -> Response:
     return _done(lambda session, today: ask_advice(session, rigs(), rig_here(), today))
 
 
+@blp.post("/rig/lifts")
+@writes(blp, AskIn, RigView)
+def lift(sent: dict[str, Any]) -> Response:
+    return _done(lambda session, today: lift_at(session, rigs(), rig_here(), today))
+
+
 def _done(work: Any) -> Response:
     key = rig_here()
     with wire().reading() as session:
         work(session, wire().today(session))
     with wire().reading() as session:
+        keep_result(session, rigs(), key, wire().today(session))
         return made(jsonify(view_rig(session, rigs(), key, wire().today(session))))

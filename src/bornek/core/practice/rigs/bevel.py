@@ -15,10 +15,11 @@ from bornek.core.mesh.bevel_set import Side
 from bornek.core.mesh.contact import Shift, contact
 from bornek.core.mesh.lash import lash_change_mm
 from bornek.core.practice.bevel_rig import BY_NUMBER, BevelRig, make_rig
+from bornek.core.practice.rigs.bench_rig import MOST_PUSH_N, PUSH_STEP_N, BenchRig, Print, Pull, Told, Truth
 from bornek.core.practice.rigs.faults import DEAD_NEEDLE, WRONG_SPOT
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.pried import SPOT_SHARE, given_of, needle_at
-from bornek.core.practice.rigs.rig import MOST_PUSH_N, PUSH_STEP_N, RIG_SEED, Print, Pull, Rig, Told, Truth
+from bornek.core.practice.rigs.rig import RIG_SEED
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.records import Context
@@ -44,7 +45,7 @@ HARDLY = 0.1
 """A way of moving both that answers less than this share of the best one is left alone."""
 
 
-class BevelPairRig(Rig):
+class BevelPairRig(BenchRig):
     """The set, where its members stand and how its backlash answers are hidden."""
 
     sort = "bevel"

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any, ClassVar
 
+from bornek.core.practice.rigs.bench_rig import Blades, Pull
 from bornek.core.practice.rigs.faults import DIRT
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.pried import PriedRig, given_of, spread_over
-from bornek.core.practice.rigs.rig import Blades, Pull
 from bornek.core.settings.kind import Slot
 from bornek.core.sheet import Sheet
 from bornek.core.windows import Interval, Window

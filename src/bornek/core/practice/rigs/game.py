@@ -7,9 +7,9 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from bornek.core.compute_input import read_bench
+from bornek.core.practice.rigs.bench_rig import BenchRig
 from bornek.core.practice.rigs.faults import LOOKS, STUCK_SHIM
 from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.rig import Rig
 from bornek.core.settings.given import read_given
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
@@ -26,7 +26,7 @@ ALL_LOOKED = tuple((look.key, 1) for look in LOOKS)
 class Table:
     """What lies before the learner; its lists grow with every assembly."""
 
-    rig: Rig
+    rig: BenchRig
     states: list[Any]
     entries: list[dict[str, Any]] = field(default_factory=list)
     explanations: list[dict[str, Any]] = field(default_factory=list)
@@ -71,7 +71,7 @@ class Played:
     values: tuple[float | None, ...] = ()
 
 
-def play(rig: Rig, learner: Learner) -> Played:
+def play(rig: BenchRig, learner: Learner) -> Played:
     """The rig played by a learner who has looked at everything, so that only the moves tell them apart."""
     found = rig.found()
     table = Table(rig, [_really(rig, found)])
@@ -95,7 +95,7 @@ def play(rig: Rig, learner: Learner) -> Played:
     raise AssertionError
 
 
-def _really(rig: Rig, found: Any) -> Any:
+def _really(rig: BenchRig, found: Any) -> Any:
     """Who counts finds what was really in."""
     return rig.recounted() if rig.fault == STUCK_SHIM else found
 

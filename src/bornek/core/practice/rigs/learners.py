@@ -8,9 +8,9 @@ from typing import Any
 import numpy as np
 
 from bornek.core.advice.packs import USUAL_MOST, reachable
+from bornek.core.practice.rigs.bench_rig import BenchRig
 from bornek.core.practice.rigs.game import Played, Table, play
-from bornek.core.practice.rigs.rig import Rig
-from bornek.core.practice.rigs.rows import make_rig
+from bornek.core.practice.rigs.rows import make_bench
 from bornek.core.quantities import from_nm, to_nm
 from bornek.core.sheet import Sheet
 
@@ -80,15 +80,15 @@ def _toward(table: Table, value: float, k: float) -> Any:
 
 @lru_cache(maxsize=256)
 def _played(sort: str, number: int, who: str) -> Played:
-    return play(make_rig(sort, number), {"oracle": oracle, "advised": advised}[who])
+    return play(make_bench(sort, number), {"oracle": oracle, "advised": advised}[who])
 
 
-def best_possible(rig: Rig) -> int:
+def best_possible(rig: BenchRig) -> int:
     """Teardowns that the one needs who knows the truth."""
     return _played(rig.sort, rig.number, "oracle").teardowns
 
 
-def advice_log(rig: Rig) -> list[str]:
+def advice_log(rig: BenchRig) -> list[str]:
     """What the advice would have done, assembly by assembly: the state, and what was read of it."""
     game = _played(rig.sort, rig.number, "advised")
     return [rig.log_words(s, v) for s, v in zip(game.states, game.values, strict=True)]

@@ -5,10 +5,10 @@ from __future__ import annotations
 import math
 from typing import Any, ClassVar
 
+from bornek.core.practice.rigs.bench_rig import Told
 from bornek.core.practice.rigs.faults import DEAD_NEEDLE, DIRT, LOOSE_COVER, STUCK_SHIM, WRONG_SPOT
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.pried import given_of, spread_over
-from bornek.core.practice.rigs.rig import Told
 from bornek.core.practice.rigs.shims import ShimRig
 from bornek.core.settings.kind import Slot
 from bornek.core.sheet import Sheet

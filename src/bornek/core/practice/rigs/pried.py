@@ -5,6 +5,16 @@ from __future__ import annotations
 import math
 from typing import Any
 
+from bornek.core.practice.rigs.bench_rig import (
+    BENDS_N,
+    MOST_PUSH_N,
+    PUSH_STEP_N,
+    SAME_PUSH_N,
+    BenchRig,
+    Pull,
+    Told,
+    Truth,
+)
 from bornek.core.practice.rigs.faults import (
     BENT,
     DEAD_NEEDLE,
@@ -15,16 +25,6 @@ from bornek.core.practice.rigs.faults import (
     WRONG_SPOT,
 )
 from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.rig import (
-    BENDS_N,
-    MOST_PUSH_N,
-    PUSH_STEP_N,
-    SAME_PUSH_N,
-    Pull,
-    Rig,
-    Told,
-    Truth,
-)
 from bornek.core.settings.kind import Slot
 
 SEATS_N = 120.0
@@ -35,7 +35,7 @@ LIES_PER_N = 0.2
 """What the needle lies by, for each newton over what the lever bears [divisions]."""
 
 
-class PriedRig(Rig):
+class PriedRig(BenchRig):
     """`k` mm of the quantity for each mm (or degree) of the adjuster; `y0` the quantity as found; `s_a` and `s_r` the
     scatter of reassembly and of reading [mm]; `give` more travel for each N over the same push [mm]."""
 
@@ -161,7 +161,7 @@ def _first_mark(slot: Slot) -> bool:
     return position in ("mark_up", "up", "1", "0")
 
 
-def spread_over(rig: Rig, least: float, most: float, channel: int) -> float:
+def spread_over(rig: BenchRig, least: float, most: float, channel: int) -> float:
     return least + (most - least) * rig.stream.u(channel)
 
 

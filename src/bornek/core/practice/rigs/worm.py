@@ -6,10 +6,10 @@ import math
 from collections.abc import Mapping
 from typing import Any, ClassVar
 
+from bornek.core.practice.rigs.bench_rig import MOST_PUSH_N, PUSH_STEP_N, Pull, Told
 from bornek.core.practice.rigs.faults import DEAD_NEEDLE, DIRT
 from bornek.core.practice.rigs.handled import Handled
 from bornek.core.practice.rigs.pried import PriedRig, given_of, needle_at, spread_over
-from bornek.core.practice.rigs.rig import MOST_PUSH_N, PUSH_STEP_N, Pull, Told
 from bornek.core.settings.kind import Slot
 from bornek.core.settings.state import State
 from bornek.core.windows import Window
