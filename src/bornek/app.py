@@ -33,7 +33,7 @@ from bornek.web.limits import MOST_JSON
 from bornek.web.mesh import routes as mesh_routes
 from bornek.web.plan import routes as plan_routes
 from bornek.web.practice import routes as practice_routes
-from bornek.web.practice.rig_address import RigAddress
+from bornek.web.practice.rig_address import RigAddress, only_its_own
 from bornek.web.problems import PROBLEM, register_problems
 from bornek.web.prove import routes as prove_routes
 from bornek.web.setting import routes as setting_routes
@@ -148,6 +148,7 @@ def create_app(
     register_problems(app)
     app.before_request(host_check(bound, allowed_hosts))
     app.before_request(_same_origin)
+    app.before_request(only_its_own)
     app.before_request(_through_the_door)
     _serve_page(app, page)
     app.after_request(_headers)

@@ -11,12 +11,14 @@ from flask import Flask
 from flask.testing import FlaskClient
 from playwright.sync_api import Browser, Page, expect
 
-from bornek.app import rig_wires
+from bornek.core.practice.rigs.cause import CauseRig
 from bornek.core.practice.rigs.faults import LOOKS
-from bornek.core.practice.rigs.rows import make_rig
+from bornek.core.practice.rigs.order import OrderRig
+from bornek.core.practice.rigs.rows import make_bench
+from bornek.core.practice.rigs.signs import look_parts
 from bornek.services.practice.rigs import Rigs
 from controls import complaints
-from helpers import NOW
+from practising import own_rigs
 
 CODE = "c" * 32
 READ = re.compile(r"At 200 newton the needle stands at (?:(\d+) turns? and )?([\d.]+) div")
@@ -24,11 +26,8 @@ READ = re.compile(r"At 200 newton the needle stands at (?:(\d+) turns? and )?([\
 
 @pytest.fixture(autouse=True)
 def practice(application: Flask, tmp_path: Path) -> Iterator[Rigs]:
-    rigs = Rigs(tmp_path / "practice", lambda: NOW)
-    application.extensions["bornek.rigs"] = rigs
-    application.extensions["bornek.rig_wire"] = rig_wires(rigs, lambda: NOW)
-    yield rigs
-    rigs.close()
+    with own_rigs(application, tmp_path) as rigs:
+        yield rigs
 
 
 def begin(page: Page, client: FlaskClient, address: str, sort: str = "shims", number: int = 27) -> None:
@@ -110,7 +109,7 @@ def test_the_lever_pulled_too_hard_turns_red_and_says_so(
 def test_every_planted_fault_is_met_and_found(
     bench: Page, client: FlaskClient, address: str, fault: str
 ) -> None:
-    number = next(n for n in range(1, 400) if make_rig("shims", n).fault == fault)
+    number = next(n for n in range(1, 400) if make_bench("shims", n).fault == fault)
     at, look = next((i, x) for i, x in enumerate(LOOKS) if x.fault == fault)
     begin(bench, client, address, number=number)
     bench.keyboard.press("l")
@@ -172,3 +171,89 @@ def test_a_rig_scrolls_nowhere_sideways(bench: Page, client: FlaskClient, addres
     bench.keyboard.press("l")
     expect(bench.locator("[data-looks]")).to_be_visible()
     assert bench.evaluate("document.documentElement.scrollWidth") <= width
+
+
+def begin_job(page: Page, client: FlaskClient, address: str, sort: str, number: int) -> None:
+    body = {"sort": sort, "number": number, "learner": CODE, "name": "Jun Havers"}
+    page.goto(address + client.post("/api/practice/rigs", json=body).get_json()["path"])
+
+
+def test_a_cause_is_found_by_keys_and_named(bench: Page, client: FlaskClient, address: str) -> None:
+    truth = CauseRig(6)
+    begin_job(bench, client, address, "cause", 6)
+    keys = [p.key for p in look_parts()]
+    expect(bench.locator("[data-look]")).to_have_count(len(keys))
+    for part in truth.fewest:
+        bench.locator(f"[data-look={part}]").focus()
+        bench.keyboard.press("Enter")
+        expect(bench.locator(f"[data-met={part}]")).to_contain_text(
+            truth.shown(next(p for p in look_parts() if p.key == part))
+        )
+        for key, seen in truth.looked([part]).items():
+            if seen == "seen":
+                bench.locator(f"[data-evidence={key}] [data-seen]").click()
+                expect(bench.locator(f"[data-evidence={key}] [data-seen]")).to_have_attribute(
+                    "aria-pressed", "true"
+                )
+        bench.locator(f"[data-met={part}] [data-rest-absent]").click()
+        expect(bench.locator(f"[data-met={part}] [data-rest-absent]")).to_have_count(0)
+    expect(bench.locator("[data-diagnosis-words]")).to_contain_text("Yours to decide")
+    bench.locator(f"[data-cause={truth.cause.key}] [data-name-cause]").click()
+    expect(bench.locator("[data-say]")).to_contain_text("You go by")
+    bench.keyboard.press("s")
+    expect(bench.locator("[data-lifted]")).to_have_attribute("data-result", "in")
+
+
+def test_a_step_that_comes_too_late_is_moved_by_keys(bench: Page, client: FlaskClient, address: str) -> None:
+    truth = OrderRig(1)
+    begin_job(bench, client, address, "order", 1)
+    (late,) = truth.late
+    (_, after) = truth.mended()[0]
+    at = [s["key"] for s in truth.steps]
+    expect(bench.locator("[data-line] [data-step]")).to_have_count(len(at))
+    for _ in range(at.index(late)):
+        bench.keyboard.press("ArrowDown")
+    bench.keyboard.press("Space")
+    for _ in range(at.index(late) - at.index(after) - 1):
+        bench.keyboard.press("ArrowUp")
+    bench.keyboard.press("Enter")
+    expect(bench.locator("[data-score]")).to_have_text("0.1")
+    bench.keyboard.press("s")
+    expect(bench.locator("[data-lifted]")).to_have_attribute("data-result", "in")
+    expect(bench.locator("[data-lifted]")).to_contain_text("put right")
+
+
+def test_asking_shows_the_trap_and_where_the_step_belongs(
+    bench: Page, client: FlaskClient, address: str
+) -> None:
+    begin_job(bench, client, address, "order", 1)
+    expect(bench.locator("[data-line]")).to_be_visible()
+    expect(bench.get_by_text("Shut out at")).to_have_count(0)
+    bench.keyboard.press("w")
+    expect(bench.locator("[data-say]")).to_contain_text("still on the tray")
+    bench.locator("[data-act=Enter]").click()
+    expect(bench.locator("[data-score]")).to_have_text("1.1")
+    expect(bench.locator("[data-say]")).to_contain_text("What comes too late?")
+
+
+@pytest.mark.parametrize(("sort", "number"), [("cause", 6), ("order", 1)])
+def test_a_job_at_a_rig_is_read_at_every_width_and_by_axe(
+    bench: Page, client: FlaskClient, address: str, sort: str, number: int
+) -> None:
+    begin_job(bench, client, address, sort, number)
+    expect(bench.locator("[data-rig-score]")).to_be_visible()
+    for width in (390, 768, 1280):
+        bench.set_viewport_size({"width": width, "height": 900})
+        assert bench.evaluate("document.documentElement.scrollWidth") <= width
+    assert complaints(bench) == {"light": [], "dark": []}
+
+
+def test_any_other_address_at_a_rig_leads_to_its_own_page(
+    bench: Page, client: FlaskClient, address: str
+) -> None:
+    begin_job(bench, client, address, "order", 1)
+    expect(bench.locator("[data-line]")).to_be_visible()
+    own = bench.url
+    bench.goto(re.sub(r"/jobs/.*", "/search?q=x", own))
+    expect(bench.locator("[data-line]")).to_be_visible()
+    assert bench.url == own

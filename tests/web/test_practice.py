@@ -4,6 +4,7 @@ where it does not belong."""
 from __future__ import annotations
 
 import sqlite3
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -11,79 +12,23 @@ import pytest
 from flask import Flask
 from flask.testing import FlaskClient
 
-from bornek.core.practice.rigs.rows import NINE, make_rig
+from bornek.core.practice.rigs.game import play
+from bornek.core.practice.rigs.learners import oracle
+from bornek.core.practice.rigs.rows import BENCH_SORTS, NINE, make_bench
 from bornek.services.practice.rigs import Rigs
 from bornek.store.database import Database
-from helpers import NOW
-
-LEARNER, OTHER = "a" * 32, "b" * 32
-HEAD = {"X-Mechanic": "learner"}
+from practising import HEAD, LEARNER, OTHER, AtRig, own_rigs
 
 
 @pytest.fixture(autouse=True)
-def practice(application: Flask, tmp_path: Path) -> Any:
-    """The application of the run serves every test: each has rigs of its own."""
-    from bornek.app import rig_wires
-
-    rigs = Rigs(tmp_path / "practice", lambda: NOW)
-    application.extensions["bornek.rigs"] = rigs
-    application.extensions["bornek.rig_wire"] = rig_wires(rigs, lambda: NOW)
-    yield rigs
-    rigs.close()
-
-
-class AtRig:
-    """One rig worked through the API."""
-
-    def __init__(
-        self, client: FlaskClient, sort: str = "shims", number: int = 27, learner: str = LEARNER
-    ) -> None:
-        body = {"sort": sort, "number": number, "learner": learner, "name": "Jun Havers"}
-        answer = client.post("/api/practice/rigs", json=body)
-        assert answer.status_code == 201, answer.get_json()
-        self.client, self.id = client, answer.get_json()["id"]
-        self.base = f"/rigs/{self.id}"
-        self.n = 0
-
-    @property
-    def url(self) -> str:
-        return f"{self.base}/api/settings/{self.rig()['setting']}"
-
-    def rig(self) -> dict[str, Any]:
-        return self.client.get(f"{self.base}/api/rig").get_json()
-
-    def view(self) -> dict[str, Any]:
-        return self.client.get(self.url).get_json()
-
-    def post(self, url: str, body: dict[str, Any]) -> dict[str, Any]:
-        self.n += 1
-        answer = self.client.post(url, json={"id": f"x{self.n}", **body}, headers=HEAD)
-        assert answer.status_code == 201, answer.get_json()
-        return answer.get_json()
-
-    def read_all(self) -> dict[str, Any]:
-        """With the same push each time."""
-        view = self.view()
-        while (slot := view["sheet"]["next"]) is not None:
-            dial = self.client.get(f"{self.base}/api/rig/stations/{slot}").get_json()["dial"]
-            at = dial["needle"][round(dial["same_push"] / dial["step"])]
-            text = f"{round(at / 0.005) * 0.005:.3f}"
-            view = self.post(f"{self.url}/entries", {"slot": slot, "text": text})
-        return view
-
-    def move(self, *pack: float) -> dict[str, Any]:
-        seen = self.view()["version"]
-        return self.post(f"{self.url}/acts", {"kind": "move", "states": {"pack": list(pack)}, "seen": seen})
-
-    def sign(self, remark: str = "") -> None:
-        self.post(f"{self.url}/signatures", {"remark": remark, "seen": self.view()["version"]})
+def practice(application: Flask, tmp_path: Path) -> Iterator[Rigs]:
+    with own_rigs(application, tmp_path) as rigs:
+        yield rigs
 
 
 def in_the_end(rig: AtRig) -> list[float]:
     """The pack that the advice would leave."""
-    from bornek.core.practice.rigs.learners import _played
-
-    return list(_played("shims", 27, "oracle").states[-1])
+    return list(play(make_bench("shims", 27), oracle).states[-1])
 
 
 def said(view: dict[str, Any]) -> str:
@@ -148,13 +93,13 @@ def test_looking_costs_a_tenth_and_tells_what_is_there(client: FlaskClient) -> N
     assert client.post(f"{rig.base}/api/rig/looks", json={"key": "tea"}, headers=HEAD).status_code == 422
 
 
-@pytest.mark.parametrize(("sort", "number", "_words"), NINE)
-def test_each_of_the_nine_stands_ready_on_the_real_services(
-    client: FlaskClient, sort: str, number: int, _words: str
+@pytest.mark.parametrize(("sort", "number"), [(s, n) for s, n, _ in NINE if s in BENCH_SORTS])
+def test_each_of_the_nine_that_is_a_setting_stands_ready_on_the_real_services(
+    client: FlaskClient, sort: str, number: int
 ) -> None:
     rig = AtRig(client, sort, number)
     view = rig.view()
-    assert view["sheet"]["kind"] == make_rig(sort, number).kind
+    assert view["sheet"]["kind"] == make_bench(sort, number).kind
     assert view["sheet"]["state_known"]
     station = client.get(f"{rig.base}/api/rig/stations/{view['sheet']['next']}").get_json()
     assert station["dial"] or station["blades"] or station["words"] or station["paint"]
@@ -202,7 +147,7 @@ def test_two_learners_can_do_the_same_rig(client: FlaskClient) -> None:
 
 
 @pytest.mark.parametrize(
-    "path", ["/rigs/" + "0" * 32 + "/api/rig", "/rigs/" + "0" * 32 + "/api/board", "/api/rig"]
+    "path", ["/rigs/" + "0" * 32 + "/api/rig", "/rigs/" + "0" * 32 + "/api/mechanics", "/api/rig"]
 )
 def test_a_rig_that_is_not_there_is_said(client: FlaskClient, path: str) -> None:
     answer = client.get(path)
@@ -253,7 +198,7 @@ def test_nothing_pulled_is_nothing_taken(client: FlaskClient, body: dict[str, An
 
 def test_a_needle_that_did_not_move_was_taken_and_not_typed(client: FlaskClient) -> None:
     rig = AtRig(
-        client, "shims", next(n for n in range(1, 400) if make_rig("shims", n).fault == "dead_needle")
+        client, "shims", next(n for n in range(1, 400) if make_bench("shims", n).fault == "dead_needle")
     )
     slot = rig.view()["sheet"]["next"]
     taken = client.post(

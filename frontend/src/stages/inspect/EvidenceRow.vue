@@ -3,8 +3,8 @@
 import type { EvidenceView } from "../../api/client";
 import type { InspectDesk } from "./useInspect";
 
-/** `bare`: without a photo of it. */
-const props = defineProps<{ desk: InspectDesk; evidence: EvidenceView; bare?: boolean }>();
+/** `bare`: without a photo of it; `closed`: nothing is written any more. */
+const props = defineProps<{ desk: InspectDesk; evidence: EvidenceView; bare?: boolean; closed?: boolean }>();
 const say = (seen: string) =>
   props.desk.write("evidence", {
     evidence: props.evidence.key,
@@ -30,6 +30,7 @@ async function chosen(event: Event) {
       class="control min-h-11 px-3"
       :class="evidence.seen === 'seen' ? 'control-main' : ''"
       :aria-pressed="evidence.seen === 'seen'"
+      :disabled="closed"
       data-seen
       @click="say('seen')"
     >
@@ -40,6 +41,7 @@ async function chosen(event: Event) {
       class="control min-h-11 px-3"
       :class="evidence.seen === 'absent' ? 'control-main' : ''"
       :aria-pressed="evidence.seen === 'absent'"
+      :disabled="closed"
       data-absent
       @click="say('absent')"
     >

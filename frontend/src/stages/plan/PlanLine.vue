@@ -72,6 +72,7 @@ function dropped(event: { oldIndex?: number | undefined; newIndex?: number | und
           :landing="r.ghost"
           :wanted="!r.ghost && line.wanted(r.step)"
           :bound="r.ghost ? 'lands here' : line.bound(r.step)"
+          :bare="bare"
           :late="r.ghost ? '' : line.late(r.step)"
           @choose="line.pick(r.step.key)"
         />

@@ -15,6 +15,8 @@ const props = defineProps<{
   landing: boolean;
   bound: string;
   late: string;
+  /** Without what would shut it out. */
+  bare?: boolean;
 }>();
 defineEmits<{ choose: [] }>();
 const done = computed(() => !["ready", "held"].includes(props.step.state));
@@ -76,7 +78,7 @@ const shut = computed(() => Math.max(0, ...props.tray.map((t) => t.shut_by)));
       <span v-if="tray.length > 1" class="shrink-0 whitespace-nowrap text-[16px] font-semibold"
         >+ {{ tray.length - 1 }}</span
       >
-      <span v-if="tray.length" class="ml-auto shrink-0 text-[22px] font-bold"
+      <span v-if="tray.length && !bare" class="ml-auto shrink-0 text-[22px] font-bold"
         >{{ shut || "" }}<span v-if="!shut" class="text-[15px] font-medium">none</span></span
       >
     </span>

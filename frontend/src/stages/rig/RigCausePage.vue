@@ -43,7 +43,7 @@ const say = computed(() => {
       { text: ". Lift the cloth, or look again.", move: false },
     ];
   return [
-    { text: "Look, write down what it is, and name it: ", move: false },
+    { text: "Look, then name it: ", move: false },
     { text: "what did it?", move: true },
   ];
 });

@@ -1,9 +1,19 @@
 <script setup lang="ts">
 /** What is hidden lies under a cloth; on signing it slides off and shows true against believed. */
+import { nextTick, watch } from "vue";
 import type { RigView } from "../../api/client";
 import VerdictMark from "../../marks/VerdictMark.vue";
 
-defineProps<{ cloth: RigView["cloth"]; again: string; under: string; when: string }>();
+const props = defineProps<{ cloth: RigView["cloth"]; again: string; under: string; when: string }>();
+/** Whoever lifts it further down sees what was under it. */
+watch(
+  () => props.cloth,
+  async (now, before) => {
+    if (!now || before) return;
+    await nextTick();
+    window.scrollTo({ top: 0 });
+  },
+);
 </script>
 
 <template>
@@ -34,7 +44,7 @@ defineProps<{ cloth: RigView["cloth"]; again: string; under: string; when: strin
         </h2>
         <a class="control ml-auto" :href="again">Back to the rigs</a>
       </div>
-      <div class="mt-2 grid gap-x-8 gap-y-3 md:grid-cols-2">
+      <div class="mt-2 grid items-start gap-x-8 gap-y-3 md:grid-cols-2">
         <table class="w-full text-left text-[16px]">
           <thead class="text-secondary">
             <tr>

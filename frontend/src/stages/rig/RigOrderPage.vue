@@ -60,10 +60,15 @@ const acts = computed<Act[]>(() => {
       { key: "Esc", label: "Put back", run: line.putBack },
       { key: "Enter", label: "Put it here", run: put, main: true },
     ];
+  const proposed: Act[] =
+    line.mend.value && !line.picked.value
+      ? [{ key: "Enter", label: "Put it there", run: put, main: true }]
+      : [];
   return [
     { key: "Space", label: "Pick up", run: line.pickUp, off: !line.chosen.value },
     { key: "w", label: "What would you do?", run: learner.ask, off: rig.value?.asked ?? false },
     { key: "s", label: "Close it, lift the cloth", run: learner.lift },
+    ...proposed,
   ];
 });
 useStageKeys((event) => {
@@ -102,7 +107,7 @@ useStageKeys((event) => {
           :scene="{ ...view.section, flags: [], labels: [] }"
           :states="view.part_states"
           close
-          class="px-4 py-3"
+          class="px-4 py-3 lg:sticky lg:top-0"
         />
         <FindingList v-if="view.findings.length" v-model="at" :findings="view.findings" class="border-t-2" />
       </aside>

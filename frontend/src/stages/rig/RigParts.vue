@@ -56,7 +56,14 @@ defineExpose({ step });
             </button>
           </div>
           <ul class="gap-x-8 lg:columns-2">
-            <EvidenceRow v-for="e in signsOf(l.signs)" :key="e.key" :desk="desk" :evidence="e" bare />
+            <EvidenceRow
+              v-for="e in signsOf(l.signs)"
+              :key="e.key"
+              :desk="desk"
+              :evidence="e"
+              bare
+              :closed="rig.cloth !== null"
+            />
           </ul>
         </div>
       </li>

@@ -66,7 +66,7 @@ const spoken = computed(
         ><b class="block">so far</b>{{ score.words
         }}<span v-if="score.asks || score.looks" class="block text-secondary"
           >{{ score.asks ? `${score.asks} asked` : "" }}{{ score.asks && score.looks ? ", " : ""
-          }}{{ score.looks ? `${score.looks} tenths` : "" }}</span
+          }}{{ score.looks ? `${score.looks} × 0.1` : "" }}</span
         ></span
       >
     </div>

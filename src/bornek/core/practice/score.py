@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 LOOK_COSTS = 0.1
 ASK_COSTS = 1.0
-SHOWN_MOST = 6
+SHOWN_MOST, SHOWN_OF_A_JOB = 6, 2
 
 
 @dataclass(frozen=True)
@@ -36,5 +36,15 @@ def score_of(teardowns: int, asks: int, looks: int, best: float, slack: float = 
     as_good = over < slack
     words = "as good as can be" if as_good else f"{over:.1f} over the best".replace(".0 ", " ")
     if not value:
-        words = "not begun"
-    return Score(value, teardowns, asks, looks, best, max(SHOWN_MOST, int(value) + 2), words, as_good, slack)
+        words = "nothing spent"
+    return Score(
+        value,
+        teardowns,
+        asks,
+        looks,
+        best,
+        max(SHOWN_MOST if slack >= 1 else SHOWN_OF_A_JOB, int(value) + 2),
+        words,
+        as_good,
+        slack,
+    )

@@ -55,10 +55,7 @@ def veil_inspection(shown: Mapping[str, Any], causes: Sequence[tuple[str, str]])
     return {**shown, "diagnosis": diagnosis, "contradictions": []}
 
 
-OWN_ORDER = [
-    {"text": "Move what comes too late, then close it: ", "move": False},
-    {"text": "does it go together?", "move": True},
-]
+OWN_ORDER = [{"text": "What comes too late?", "move": True}, {"text": " Move it, then close.", "move": False}]
 
 
 def veil_plan(shown: Mapping[str, Any]) -> dict[str, Any]:

@@ -239,7 +239,7 @@ def view_plan(session: Session, job_id: str, now: datetime) -> dict[str, Any]:
         steps=steps,
         done=done,
         next=order.next_key,
-        lids=_lids(order),
+        lids=_lids(order, bare=is_veiled(session)),
         tray=[
             PlanTray(
                 part=i.part,
@@ -388,7 +388,8 @@ def _torque(step: BuildStep, done: int) -> TorqueView | None:
     )
 
 
-def _lids(order: BuildOrder) -> list[LidView]:
+def _lids(order: BuildOrder, bare: bool) -> list[LidView]:
+    """`bare`: the lids of the unit alone, whatever they shut off."""
     shut = {(s.step, s.enclosure): s for s in shut_outs(order)}
     rank = dict(order.number)
     lids = []
@@ -399,7 +400,7 @@ def _lids(order: BuildOrder) -> list[LidView]:
         trapped = shut.get((step, e.key))
         lids.append(_lid(e, step, len(trapped.parts) if trapped else 0))
     named = {lid.step for lid in lids if lid.shut}
-    for s in shut.values():
+    for s in () if bare else shut.values():
         if not s.enclosure and s.step not in named:
             out = f"shuts out {len(s.parts)}"
             lids.append(LidView(s.step, f"{order.label(s.step)} covers it", out, True))
