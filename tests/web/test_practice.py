@@ -75,6 +75,24 @@ def test_signing_lifts_the_cloth_and_keeps_how_it_went(client: FlaskClient) -> N
     assert refused.status_code == 422
 
 
+@pytest.mark.parametrize(
+    ("fault", "told"),
+    [("wrong_side", "Here it was round 2"), ("decimal", "Nothing that was read here did")],
+)
+def test_the_round_that_told_what_was_wrong_is_worked_out_from_what_was_read(
+    client: FlaskClient, fault: str, told: str
+) -> None:
+    number = next(n for n in range(1, 400) if make_bench("shims", n).fault == fault)
+    rig = AtRig(client, "shims", number)
+    rig.read_all()
+    rig.move(*make_bench("shims", number).found()[:-1])
+    if rig.read_all()["sheet"]["surprise"]:
+        answer = {"cause": "unexplained", "words": "", "seen": rig.view()["version"]}
+        rig.post(f"{rig.url}/explanations", answer)
+    rig.sign("left as it is")
+    assert told in rig.rig()["cloth"]["told_first"]
+
+
 def test_who_signs_what_is_truly_out_is_told_so(client: FlaskClient) -> None:
     rig = AtRig(client)
     rig.read_all()

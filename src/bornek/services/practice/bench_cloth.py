@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from bornek.core.phrases import lower_first
 from bornek.core.practice.rigs.bench_rig import BenchRig
 from bornek.core.practice.rigs.faults import WORDS
 from bornek.core.practice.rigs.handled import Handled
@@ -41,10 +42,27 @@ def lift_bench(rig: BenchRig, handled: Handled, loaded: LoadedSetting, score: Sc
         words=WORDS_OF[result],
         rows=rows,
         fault=WORDS[truth.fault],
-        told_first=rig.told_first(),
+        told_first=_told_first(rig, loaded),
         harm=f"Harm in teardown {harmed[0]}: driven past what the bearing bears." if harmed else "",
         advice=_advice(rig),
     )
+
+
+def _told_first(rig: BenchRig, loaded: LoadedSetting) -> str:
+    """What tells such a fault, and the round of this log that did: the first that speaks up, or lies off what was to
+    be expected."""
+    usually = rig.told_first()
+    if not rig.fault:
+        return usually
+    history = loaded.reckoning.history
+    rounds = history.rounds if history else ()
+    for n in range(1, loaded.ctx.round + 1):
+        spoke = next((c.sentence for c in loaded.reckoning.outcome(n).checks if c.severity != "note"), "")
+        if not spoke and any(r.number == n and r.flagged for r in rounds):
+            spoke = "It lay off what was to be expected."
+        if spoke:
+            return f"{usually} Here it was round {n}: {lower_first(spoke)}"
+    return f"{usually} Nothing that was read here did."
 
 
 def _window(loaded: LoadedSetting) -> str:

@@ -76,21 +76,23 @@ def play(rig: BenchRig, learner: Learner) -> Played:
     found = rig.found()
     table = Table(rig, [_really(rig, found)])
     harm = False
+
+    def ended(teardowns: int) -> Played:
+        inside = rig.truth(table.handled()).inside
+        return Played(teardowns, inside, harm, tuple(table.states), tuple(table.values))
+
     for number in range(1, CAP + 2):
         sheet = _read(table, number)
-        handled = table.handled()
-        harm = harm or (number > 1 and rig.harmed(rig.true(handled)))
-        if rig.done(sheet) or number > CAP:
-            table.values.append(rig.read_value(sheet))
-            took = number - 1 if rig.done(sheet) else CAP + 1
-            return Played(took, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values))
+        harm = harm or (number > 1 and rig.harmed(rig.true(table.handled())))
         table.values.append(rig.read_value(sheet))
+        if rig.done(sheet):
+            return ended(number - 1)
+        if number > CAP:
+            return ended(CAP + 1)
         table.sheets.append(sheet)
         picked = learner(table, sheet)
         if picked is None:
-            return Played(
-                number - 1, rig.truth(handled).inside, harm, tuple(table.states), tuple(table.values)
-            )
+            return ended(number - 1)
         table.states.append(picked)
     raise AssertionError
 
