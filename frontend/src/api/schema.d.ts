@@ -586,6 +586,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gauges/line-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LineChoices"];
+                    };
+                };
+                default: components["responses"]["DEFAULT_ERROR"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gauges/{gauge_id}/heard": {
         parameters: {
             query?: never;
@@ -8634,6 +8670,11 @@ export interface components {
             result: string;
             sum: string;
         };
+        LineChoices: {
+            bauds: number[];
+            frames: string[];
+            ways: string[][];
+        };
         LineIn: {
             /** @default  */
             ask?: string;
@@ -8668,7 +8709,6 @@ export interface components {
             session: string;
             shown: string;
             slot: string;
-            spoken: string;
             takes: components["schemas"]["LiveTake"][];
             wave: number[];
         };

@@ -8,17 +8,14 @@ import PickBox from "../ui/PickBox.vue";
 
 const props = defineProps<{ gauge: GaugeCard }>();
 defineEmits<{ close: [] }>();
-const WAYS: [string, string][] = [
-  ["stream", "sends all the time"],
-  ["ask", "sends when it is asked"],
-  ["pedal", "sends at its button or pedal"],
-];
-const FRAMES = ["8N1", "7E1", "7O1", "7N1", "8E1", "8O1", "8N2", "7E2"].map(
-  (f) => [f, f] as [string, string],
-);
-const BAUDS = [300, 600, 1200, 2400, 4800, 9600, 19200, 38400, 57600, 115200].map(
-  (b) => [String(b), String(b)] as [string, string],
-);
+const { data: choices } = useQuery({
+  queryKey: ["line-choices"],
+  queryFn: () => unwrap(api.GET("/api/gauges/line-choices")),
+  staleTime: Infinity,
+});
+const ways = computed(() => (choices.value?.ways ?? []) as [string, string][]);
+const same = (all: (string | number)[] | undefined) =>
+  (all ?? []).map((x) => [String(x), String(x)] as [string, string]);
 const client = useQueryClient();
 const { line } = props.gauge;
 const draft = reactive({
@@ -76,7 +73,7 @@ const write = (silent: boolean) =>
         required
         autocomplete="off"
     /></label>
-    <PickBox v-model="draft.way" name="way" label="It" :options="WAYS" />
+    <PickBox v-model="draft.way" name="way" label="It" :options="ways" />
     <label v-if="draft.way === 'ask'"
       >What asks it<input v-model="draft.ask" class="field" name="ask" autocomplete="off"
     /></label>
@@ -88,8 +85,8 @@ const write = (silent: boolean) =>
         autocomplete="off"
     /></label>
     <div v-if="!draft.port.startsWith('socket://')" class="grid grid-cols-2 gap-3">
-      <PickBox v-model="draft.baud" name="baud" label="Baud" :options="BAUDS" />
-      <PickBox v-model="draft.frame" name="frame" label="Frame" :options="FRAMES" />
+      <PickBox v-model="draft.baud" name="baud" label="Baud" :options="same(choices?.bauds)" />
+      <PickBox v-model="draft.frame" name="frame" label="Frame" :options="same(choices?.frames)" />
     </div>
     <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
     <button type="submit" class="control control-main">Write the line</button>

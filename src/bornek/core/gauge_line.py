@@ -13,9 +13,9 @@ from bornek.core.quantities import UNITS
 
 STREAM, ASK, PEDAL = "stream", "ask", "pedal"
 WAYS = {
-    STREAM: "sends values all the time",
-    ASK: "sends a value when it is asked",
-    PEDAL: "sends a value when its button or pedal is pressed",
+    STREAM: "sends all the time",
+    ASK: "sends when it is asked",
+    PEDAL: "sends at its button or pedal",
 }
 FRAMES = ("8N1", "7E1", "7O1", "7N1", "8E1", "8O1", "8N2", "7E2")
 BAUDS = (300, 600, 1200, 2400, 4800, 9600, 19200, 38400, 57600, 115200)

@@ -19,7 +19,7 @@ BACK_SHARE = 0.1
 
 
 @dataclass(frozen=True)
-class Seen:
+class SeenPries:
     """The pries that were whole, and what is to be said of the last that was not."""
 
     pries: tuple[Taken, ...] = ()
@@ -28,7 +28,7 @@ class Seen:
     """Where it stood last before it was pulled."""
 
 
-def find_pries(trace: Trace, step: float) -> Seen:
+def find_pries(trace: Trace, step: float) -> SeenPries:
     """Each pry of a trace with its travel: the settled greatest less the settled least from seat to seat.
 
     `step` is what the gauge shows apart, in the trace's unit. A pull that never settled, and one that does not come
@@ -41,7 +41,7 @@ def find_pries(trace: Trace, step: float) -> Seen:
     [0.145]
     """
     if len(trace) < 2:
-        return Seen()
+        return SeenPries()
     band = band_of(trace, step)
     rests = find_rests(trace, band)
     found: list[Taken] = []
@@ -63,7 +63,7 @@ def find_pries(trace: Trace, step: float) -> Seen:
             continue
         found.append(_pry(trace, seat, rests[i + 1 : home], rests[home]))
         words, i, sat = "", home, rests[home]
-    return Seen(tuple(found), words, _seat_now(trace, rests, sat, band))
+    return SeenPries(tuple(found), words, _seat_now(trace, rests, sat, band))
 
 
 def _away(one: Rest, other: Rest) -> float:

@@ -102,7 +102,6 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
         number=number,
         says=says.with_words(words),
         shown="" if shown is None else text_of(shown, gauge),
-        spoken="" if shown is None else f"{text_of(shown, gauge)} {gauge.unit}",
         at=_on_readout(loaded, slot, gauge, shown) if pulled else None,
         wave=list(wave),
         lo=lo,

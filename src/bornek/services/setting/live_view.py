@@ -43,7 +43,6 @@ class LiveGauge:
     number: int
     says: GaugeSays
     shown: str
-    spoken: str
     at: float | None
     wave: list[float]
     lo: float

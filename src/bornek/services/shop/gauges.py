@@ -9,8 +9,9 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import NotFound
-from bornek.core.gauge_line import TalkLine
+from bornek.core.gauge_line import BAUDS, FRAMES, WAYS, TalkLine
 from bornek.core.gauges import Gauge
+from bornek.core.plain import dump
 from bornek.core.quantities import unit_said
 from bornek.devices.ears import Ears
 from bornek.devices.listener import Listener
@@ -21,6 +22,20 @@ from bornek.services.setting.say_gauge import say_gauge
 from bornek.store import tables as t
 from bornek.store.queries.gauge_cards import card_id, last_card
 from bornek.store.tables.gauge import CARD
+
+
+@dataclass(frozen=True)
+class LineChoices:
+    """What a gauge's line can be: keys with their words."""
+
+    ways: list[tuple[str, str]]
+    frames: list[str]
+    bauds: list[int]
+
+
+def line_choices() -> dict[str, Any]:
+    shown: dict[str, Any] = dump(LineChoices(list(WAYS.items()), list(FRAMES), list(BAUDS)))
+    return shown
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,9 @@ from bornek.services.shop.drawer import LotView, count_shims, mike_shims, view_d
 from bornek.services.shop.gauges import (
     GaugeHeard,
     GaugeView,
+    LineChoices,
     hear_gauge,
+    line_choices,
     mean_unit,
     press,
     register_gauge,
@@ -94,6 +96,12 @@ def gauges() -> Response:
 def gauge(sent: dict[str, Any]) -> Response:
     wire().write(register_gauge, sent)
     return made(wire().read_today(view_gauges))
+
+
+@blp.get("/gauges/line-choices")
+@shows(blp, LineChoices)
+def choices() -> Response:
+    return jsonify(line_choices())
 
 
 @blp.post("/gauges/<gauge_id>/line")
