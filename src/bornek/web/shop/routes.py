@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from flask import Response, request
+from flask import Response, jsonify, request
 from flask_smorest import Blueprint
 
 from bornek.services.shop.board import BoardView, board_is_stale, refresh_board, view_board
