@@ -5,6 +5,8 @@ PY := .venv/bin/python
 DATA ?= var/bornek.sqlite
 HOST ?= 127.0.0.1
 PORT ?= 8460
+# More for the application, as SERVE=--without-tls with HOST=0.0.0.0.
+SERVE ?=
 PAGE := src/bornek/page/index.html
 export OPENBLAS_NUM_THREADS := 1
 export OMP_NUM_THREADS := 1
@@ -17,7 +19,7 @@ help: ## This list
 
 .PHONY: demo
 demo: setup build ## Everything set up, the demo yard seeded, the application served
-	@exec .venv/bin/bornek demo --data $(DATA) --host $(HOST) --port $(PORT)
+	@exec .venv/bin/bornek demo --data $(DATA) --host $(HOST) --port $(PORT) $(SERVE)
 
 .PHONY: demo-reset
 demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)

@@ -129,11 +129,11 @@ class Yard:
         home.migrate()
         with home.writing() as session:
             seed(session, Blobs(home.files))
-        shown = create_app(home, lambda: NOW).test_client()
+        shown = create_app(home, lambda: NOW, trusts=True).test_client()
         self.bundles = {job: opened(shown.get(f"/api/jobs/{job}/exchange.zip").data) for job in JOBS}
         own = Database(folder / "begun.sqlite")
         own.migrate()
-        self.app: Flask = create_app(own, lambda: NOW)
+        self.app: Flask = create_app(own, lambda: NOW, trusts=True)
         file = shown.get(f"/api/jobs/{NEIGHBOUR}/exchange.zip").data
         taken = self.app.test_client().post("/api/jobs/imports", data=file, headers=ACTOR)
         assert taken.status_code == 201, taken.get_json()

@@ -67,7 +67,7 @@ def page_with_gauge() -> Iterator[tuple[object, SimGauge]]:
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         path = Path(folder) / "yard.sqlite"
         make_yard(path, seed)
-        app = create_app(open_yard(path))
+        app = create_app(open_yard(path), trusts=True)
         line = {"port": sim.address, "pedal": "PEDAL"}
         app.test_client().post("/api/gauges/lever-6/line", json=line, headers={"X-Mechanic": "marl"})
         server = make_server("127.0.0.1", 0, app, threaded=True)

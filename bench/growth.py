@@ -87,7 +87,7 @@ def main() -> None:
         database.migrate()
         with database.writing() as session:
             seed(session)
-        client = create_app(database, lambda: NOW).test_client()
+        client = create_app(database, lambda: NOW, trusts=True).test_client()
         long_setting(database)
         large_job(client)
         ids = count()

@@ -32,7 +32,7 @@ def walks(seeds: list[int]) -> list[Walk]:
         database.migrate()
         with database.writing() as session:
             seed_yard(session)
-        app = create_app(database, lambda: NOW)
+        app = create_app(database, lambda: NOW, trusts=True)
         with served(app) as address:
             browser = playwright.chromium.launch(**launch_options())
             page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")

@@ -119,7 +119,7 @@ def yard(yard_template: Path, tmp_path: Path) -> Iterator[Database]:
 @pytest.fixture(scope="session")
 def one_app(empty_template: Path) -> Flask:
     """The one application of a run; `application` puts the test's own database under it."""
-    return create_app(Database(empty_template), lambda: NOW)
+    return create_app(Database(empty_template), lambda: NOW, trusts=True)
 
 
 @pytest.fixture

@@ -57,7 +57,7 @@ def _own_yard() -> FlaskClient:
     database.migrate()
     with database.writing() as session:
         seed(session)
-    return create_app(database, lambda: NOW).test_client()
+    return create_app(database, lambda: NOW, trusts=True).test_client()
 
 
 def shown(name: str) -> dict[str, Any]:

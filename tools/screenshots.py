@@ -80,7 +80,7 @@ def main() -> None:
         database.migrate()
         with database.writing() as session:
             seed(session, Blobs(database.files))
-        server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW), threaded=True)
+        server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW, trusts=True), threaded=True)
         threading.Thread(target=server.serve_forever, daemon=True).start()
         browser = playwright.chromium.launch(**launch_options())
         for name, path, (width, height), theme, keys in SHOTS:

@@ -14,6 +14,7 @@ from flask import Flask, Response, jsonify, request, send_from_directory
 from flask.json.provider import DefaultJSONProvider
 from flask_smorest import Api
 from werkzeug.exceptions import BadRequest, Forbidden, NotFound
+from werkzeug.middleware.proxy_fix import ProxyFix
 from werkzeug.security import safe_join
 
 from bornek import __version__
@@ -27,10 +28,12 @@ from bornek.store.database import Database
 from bornek.web.documents import schemas
 from bornek.web.fit import routes as fit_routes
 from bornek.web.hosts import host_check
+from bornek.web.identity import Door, identify
 from bornek.web.inspect import routes as inspect_routes
 from bornek.web.job import routes as job_routes
 from bornek.web.limits import MOST_JSON
 from bornek.web.mesh import routes as mesh_routes
+from bornek.web.people import routes as people_routes
 from bornek.web.plan import routes as plan_routes
 from bornek.web.practice import routes as practice_routes
 from bornek.web.practice.rig_address import RigAddress, only_its_own
@@ -101,9 +104,12 @@ def create_app(
     page: Path = PAGE,
     bound: str = "127.0.0.1",
     allowed_hosts: tuple[str, ...] = (),
+    trusts: bool = False,
+    proxied: bool = False,
 ) -> Flask:
     """The application over one database file; the page is served from `page`, to who asks for it under the
-    address that was `bound` or an allowed name."""
+    address that was `bound` or an allowed name. `trusts`: whoever sits at this machine is taken at their word;
+    `proxied`: one proxy stands before it, which says for whom it asks."""
     app = Flask("bornek", static_folder=None)
     app.config.update(
         API_TITLE="Bornek",
@@ -116,9 +122,13 @@ def create_app(
     )
     app.json = StrictJson(app)
     app.extensions["bornek"] = wire_of(database, clock)
+    app.extensions["bornek.door"] = Door(trusts)
     app.extensions["bornek.rigs"] = made = Rigs(practice_folder(database.path), clock)
     app.extensions["bornek.rig_wire"] = rig_wires(made, clock)
     app.wsgi_app = RigAddress(app.wsgi_app)  # type: ignore[method-assign]
+    if proxied:
+        app.wsgi_app = ProxyFix(app.wsgi_app, x_for=1, x_proto=1, x_host=1)  # type: ignore[method-assign]
+    people_routes.limiter.init_app(app)
     register_problems(app)
     api = Api(app)
     api.spec.components.schema("Problem", PROBLEM)
@@ -143,12 +153,14 @@ def create_app(
         limit_routes,
         report_routes,
         practice_routes,
+        people_routes,
     ):
         api.register_blueprint(routes.blp)
     register_problems(app)
     app.before_request(host_check(bound, allowed_hosts))
     app.before_request(_same_origin)
     app.before_request(only_its_own)
+    app.before_request(identify)
     app.before_request(_through_the_door)
     _serve_page(app, page)
     app.after_request(_headers)
@@ -168,7 +180,7 @@ def _through_the_door() -> None:
 
 
 def _same_origin() -> None:
-    """Without accounts, another page in the same browser must not be able to write here."""
+    """Another page in the same browser must not be able to write here."""
     origin = request.headers.get("Origin")
     if (
         origin

@@ -12,13 +12,15 @@ from typing import Any
 from bornek.app import create_app, spec_of
 from bornek.cli_gauges import add_arguments, start_demo_gauges
 from bornek.cli_gauges import run as run_gauge
+from bornek.cli_people import add_arguments as add_person
+from bornek.cli_people import run as run_person
 from bornek.core.compute import compute, input_schema
 from bornek.core.door import read_json
 from bornek.core.errors import BornekError, InputError
 from bornek.core.looks import palette_css, verdict_looks
 from bornek.core.settings.registry import calculations, kinds
 from bornek.demo.seed import seed
-from bornek.serve import serve
+from bornek.serve import check_open, serve
 from bornek.services.archive.read_archive import is_archive, read_archive
 from bornek.services.archive.take_archive import take_archive
 from bornek.services.archive.verify_archive import verify_archive
@@ -70,6 +72,11 @@ def _parser() -> argparse.ArgumentParser:
         ("restore", _restore, "Put a backup --from in the database's place."),
         ("archive", _archive, "Write everything that the yard holds into one open file, --to."),
         ("take-in", _take_in, "Take an archive --from into a yard that is empty or new."),
+        (
+            "person",
+            run_person,
+            "Make an account, set its passphrase anew or end it, at the yard's own machine.",
+        ),
     ):
         made = command(name, run, words)
         made.add_argument("--data", type=Path, default=Path("var/bornek.sqlite"))
@@ -78,6 +85,16 @@ def _parser() -> argparse.ArgumentParser:
             made.add_argument("--port", type=int, default=8460)
             made.add_argument("--allow-host", action="append", default=[], metavar="NAME",
                               help="another name under which it answers")  # fmt: skip
+            made.add_argument(
+                "--proxy", action="store_true", help="one proxy on this machine stands before it (TLS)"
+            )
+            made.add_argument(
+                "--without-tls", action="store_true", help="open to the network without TLS all the same"
+            )
+            made.add_argument("--trust-machine", action="store_true", default=name == "demo",
+                              help="whoever sits at this machine is taken at their word")  # fmt: skip
+        if name == "person":
+            add_person(made)
         if name in OTHER:
             made.add_argument(OTHER[name], dest="other", type=Path, required=True)
     add_arguments(
@@ -142,7 +159,7 @@ def _told_since(job: Verified, rows: int) -> str:
 def _say_seals(job: Verified) -> None:
     for seal in job.seals:
         state = "; ".join(seal.broken) or "holds"
-        print(f"{seal.setting}: signed by {seal.by} (named, not authenticated), {seal.at[:16]}: {state}")
+        print(f"{seal.setting}: signed by {seal.by} ({seal.proof}), {seal.at[:16]}: {state}")
     if not job.seals:
         print("Nothing is signed here.")
     print(f"{job.tag} ends at {job.end or 'nothing'}")
@@ -158,8 +175,15 @@ def _bytes(path: Path) -> bytes:
 
 
 def _serve(args: argparse.Namespace) -> None:
-    app = create_app(open_yard(args.data), bound=args.host, allowed_hosts=tuple(args.allow_host))
-    serve(app, args.host, args.port)
+    check_open(args.host, args.without_tls)
+    app = create_app(
+        open_yard(args.data),
+        bound=args.host,
+        allowed_hosts=tuple(args.allow_host),
+        trusts=args.trust_machine,
+        proxied=args.proxy,
+    )
+    serve(app, args.host, args.port, args.trust_machine)
 
 
 def _seed(args: argparse.Namespace) -> None:
@@ -211,7 +235,7 @@ def _take_in(args: argparse.Namespace) -> None:
 
 
 def _openapi(args: argparse.Namespace) -> None:
-    _write(args.file, spec_of(create_app(Database(":memory:"))))
+    _write(args.file, spec_of(create_app(Database(":memory:"), trusts=True)))
 
 
 def _unit_type_schema(args: argparse.Namespace) -> None:

@@ -14,6 +14,7 @@ from typing import NoReturn
 from flask import Flask
 from waitress import create_server
 
+from bornek.core.errors import InputError
 from bornek.web.hosts import LOOPBACK
 from bornek.web.limits import MOST_UPLOAD
 
@@ -42,14 +43,27 @@ def free_port(host: str, wanted: int) -> int:
     return wanted
 
 
-def serve(app: Flask, host: str, port: int) -> None:
+def check_open(host: str, without_tls: bool) -> None:
+    """Raises InputError where it would be open to the network and nobody said that this is meant."""
+    if host not in LOOPBACK and not without_tls:
+        raise InputError(
+            f"{host} is open to the network, and without TLS whoever listens there reads every passphrase and may "
+            "act in anybody's name.",
+            field="host",
+            next_step="Let a proxy with a certificate stand before it (docs/operate.md), or say --without-tls.",
+        )
+
+
+def serve(app: Flask, host: str, port: int, trusts: bool) -> None:
     taken = free_port(host, port)
     if taken != port:
         print(f"Port {port} is in use; taking {taken}.", flush=True)
     if host not in LOOPBACK:
+        print("WARNING: open to the network without TLS: whoever listens there reads everything.", flush=True)
+    if trusts:
         print(
-            "WARNING: open to the shop's network, and there are no accounts: anyone who reaches this "
-            "address can read and write under any name.",
+            "Whoever sits at this machine is taken at their word and signs in by name; from any other machine an "
+            "account is asked for.",
             flush=True,
         )
     shown = f"[{host}]" if ":" in host else host

@@ -53,7 +53,7 @@ def reading_room(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) 
     path = tmp_path_factory.mktemp("reading") / "yard.sqlite"
     shutil.copy(yard_template, path)
     database = Database(path)
-    with served(create_app(database, lambda: NOW)) as address:
+    with served(create_app(database, lambda: NOW, trusts=True)) as address:
         yield address
     database.close()
 

@@ -54,7 +54,7 @@ def test_what_a_kind_brings_along_is_drawn_with_its_words(scene: Scene) -> None:
 
 def test_the_build_sheet_of_a_job_holds_them_all(yard: Database) -> None:
     with trial(yard):
-        client = create_app(yard, lambda: NOW).test_client()
+        client = create_app(yard, lambda: NOW, trusts=True).test_client()
         pages = PdfReader(io.BytesIO(client.get("/api/jobs/t01/record.pdf").data)).pages
         text = " ".join(" ".join(p.extract_text() for p in pages).split())
     for words in ("Runout", "Lock positions", "Sequence", "Washers on the shelf", "Drive side"):

@@ -57,7 +57,7 @@ def with_photo(templates: Path, tmp_path_factory: pytest.TempPathFactory) -> byt
     path = tmp_path_factory.mktemp("archived") / "yard.sqlite"
     shutil.copy(templates / "yard.sqlite", path)
     database = Database(path)
-    client = create_app(database, lambda: NOW).test_client()
+    client = create_app(database, lambda: NOW, trusts=True).test_client()
     answer = client.post(
         "/api/jobs/w26/photos?id=p1&subject=lock-plates&caption=tabs",
         data=PICTURE,
@@ -74,7 +74,7 @@ def test_the_whole_demo_yard_goes_out_and_in_without_loss(with_photo: bytes, tmp
     make_yard(new, lambda session, files: take_archive(session, files, read_archive(with_photo)))
     database = Database(new)
     assert archived(database) == with_photo
-    other = create_app(database, lambda: NOW).test_client()
+    other = create_app(database, lambda: NOW, trusts=True).test_client()
     assert len(other.get("/api/board").get_json()["rows"]) > 10
     assert other.get("/api/search?q=RW7-0461").get_json()["found"]
     photo = unzipped(with_photo)
@@ -86,7 +86,7 @@ def test_every_view_of_every_job_is_the_same_there(
 ) -> None:
     new = tmp_path / "new.sqlite"
     make_yard(new, lambda session, files: take_archive(session, files, read_archive(archived(yard))))
-    other = create_app(Database(new), lambda: NOW).test_client()
+    other = create_app(Database(new), lambda: NOW, trusts=True).test_client()
     jobs = [j["job_id"] for j in client.get("/api/yard/report").get_json()["jobs"]]
     assert len(jobs) > 20
     for job in jobs:

@@ -40,7 +40,7 @@ def trio(yard: Database) -> FlaskClient:
         define_type(desk, "trio", "Trio", {"places": places, "settings": settings})
         unit = {"id": "u-x", "tag": "X-01", "name": "Trio", "serial": "X"}
         receive_job(desk, {"id": "x01", "unit": unit, "revision": "trio.1"})
-    return create_app(yard, lambda: NOW).test_client()
+    return create_app(yard, lambda: NOW, trusts=True).test_client()
 
 
 def rounds(client: FlaskClient) -> dict[str, int]:

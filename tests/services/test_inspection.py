@@ -88,7 +88,7 @@ def test_a_fit_takes_the_finest_gauge_that_is_not_overdue(yard: Database) -> Non
 
 def test_the_unit_type_does_not_grow_with_the_job(yard: Database) -> None:
     fit(yard, label="Upper seat")
-    client = create_app(yard, lambda: NOW).test_client()
+    client = create_app(yard, lambda: NOW, trusts=True).test_client()
     sheet = client.get("/api/unit-types/drain-pump").get_json()
     assert [s["key"] for s in sheet["definition"]["settings"]] == ["thrust-end-play", "spring-end-play"]
 
@@ -197,7 +197,7 @@ def test_the_stage_rule_counts_what_is_open_once_it_was_begun(client: FlaskClien
 
 
 def test_the_inspection_travels_with_the_exchange_file(client: FlaskClient, empty: Database) -> None:
-    other = create_app(empty, lambda: NOW).test_client()
+    other = create_app(empty, lambda: NOW, trusts=True).test_client()
     data = client.get("/api/jobs/k08/exchange.zip").data
     assert other.post("/api/jobs/imports", data=data, headers=ACTOR).status_code == 201
     here, there = (c.get("/api/jobs/k08/inspection").get_json() for c in (client, other))

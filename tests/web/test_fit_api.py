@@ -39,7 +39,7 @@ def clock() -> Clock:
 
 @pytest.fixture
 def client(yard: Database, clock: Clock) -> FlaskClient:
-    return create_app(yard, clock).test_client()
+    return create_app(yard, clock, trusts=True).test_client()
 
 
 @pytest.fixture
@@ -267,7 +267,7 @@ def test_a_job_with_fits_goes_out_and_comes_in_whole(
     plan = laid(write, "fit_heat", HEAT)["hot"]["fact"]
     write("w17", "heat_read", fit=plan, t="135")
     file = client.get("/api/jobs/w17/exchange.zip").data
-    other = create_app(empty, lambda: NOW).test_client()
+    other = create_app(empty, lambda: NOW, trusts=True).test_client()
     other.post("/api/mechanics", json={"id": "oda", "name": "Oda Brisk"})
     came = other.post(
         "/api/jobs/imports", data={"file": (BytesIO(file), "w17.zip")}, headers={"X-Mechanic": "oda"}

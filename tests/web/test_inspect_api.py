@@ -183,7 +183,7 @@ def test_a_job_taken_in_elsewhere_brings_the_look_for_it_was_graded_by(
 ) -> None:
     post(client, "/api/look-fors", group="key", label="Yellow paint gone", means="It was out before.")
     grade(client, "coupling-key", "sound")
-    other = create_app(empty, lambda: NOW).test_client()
+    other = create_app(empty, lambda: NOW, trusts=True).test_client()
     data = client.get("/api/jobs/p22/exchange.zip").data
     taken = other.post("/api/jobs/imports", data=data, headers=ACTOR, content_type="application/zip")
     assert taken.status_code == 201, taken.get_json()

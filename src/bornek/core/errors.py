@@ -9,6 +9,10 @@ BornekError
 ├── StaleVersion        somebody else wrote in between
 ├── JobClosed           the job is closed and takes nothing
 ├── KeyReused           one idempotency key, two different bodies
+├── NotSignedIn         nobody is signed in, or the sign-in has ended
+├── WrongSecret         a name, passphrase or PIN that does not fit
+├── TooManyTries        too many wrong ones: wait
+├── NotAllowed          somebody else in the yard may do this
 ├── StorageFull         there is no room left to write
 ├── StorageBusy         another program holds the file
 └── NotSolved           the question is legal but no rule answers it yet
@@ -84,6 +88,22 @@ class JobClosed(BornekError):
 
 class KeyReused(BornekError):
     code = "key_reused"
+
+
+class NotSignedIn(BornekError):
+    code = "signed_out"
+
+
+class WrongSecret(BornekError):
+    code = "wrong_secret"
+
+
+class TooManyTries(BornekError):
+    code = "too_many_tries"
+
+
+class NotAllowed(BornekError):
+    code = "not_allowed"
 
 
 class StorageFull(BornekError):

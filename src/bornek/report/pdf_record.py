@@ -38,8 +38,8 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
         ),
         text(f"Complaint: {job['complaint'] or 'none given'}"),
         text(
-            "Names below are named, not authenticated. The maker's manual, the shop's rules and local "
-            "codes come first.",
+            "Who signed stands with each signature: authenticated, or named alone; all other names are named. The maker's "
+            "manual, the shop's rules and local codes come first.",
             SMALL,
         ),
         text(
@@ -162,7 +162,7 @@ def _signed(s: dict[str, Any], zone: str) -> str:
     mark = s["signature"]
     if not mark:
         return "not signed"
-    words = f"{mark['by']} (named, not authenticated), {moment(mark['at'], zone)}"
+    words = f"{mark['by']} ({mark['proof']}), {moment(mark['at'], zone)}"
     words += f"; {mark['remark']}" if mark["remark"] else ""
     words += "; disturbed since: read again" if mark["disturbed"] else ""
     if mark["not_held"]:

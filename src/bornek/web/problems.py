@@ -13,12 +13,16 @@ from bornek.core.errors import (
     InputError,
     JobClosed,
     KeyReused,
+    NotAllowed,
     NotFound,
+    NotSignedIn,
     NotSolved,
     StaleVersion,
     StorageBusy,
     StorageFull,
+    TooManyTries,
     UnknownKind,
+    WrongSecret,
 )
 
 STATUS: dict[type[BornekError], int] = {
@@ -28,6 +32,10 @@ STATUS: dict[type[BornekError], int] = {
     StaleVersion: 409,
     JobClosed: 409,
     KeyReused: 422,
+    NotSignedIn: 401,
+    WrongSecret: 403,
+    TooManyTries: 429,
+    NotAllowed: 403,
     NotSolved: 422,
     StorageFull: 507,
     StorageBusy: 503,
@@ -40,6 +48,7 @@ HTTP_NEXT = {
     405: "Use one of the methods that this address allows.",
     413: "Send a smaller file.",
     415: "Send JSON.",
+    429: "Wait a minute, then try again.",
     422: "Mend the fields named and send it again.",
 }
 PROBLEM = {

@@ -16,8 +16,10 @@ from flask import Response, current_app, has_request_context, jsonify, request
 
 from bornek.core.errors import InputError, NotFound
 from bornek.services.desk import Desk, once, today_in
+from bornek.services.people.deeds import write_deed
 from bornek.services.setting.kept_settings import KeptSettings
 from bornek.services.setting.veiled import VEIL
+from bornek.web.identity import actor, who
 from bornek.web.practice.rig_address import RIG
 
 
@@ -94,14 +96,23 @@ class Wire:
             )
         with ExitStack() as after, self.sessions.writing() as session:
             after.enter_context(self.settings.lent(session))
-            desk = Desk(session, request.headers.get("X-Mechanic", ""), self.clock())
+            found = who()
+            desk = Desk(session, actor(), self.clock(), found.role if found else "apprentice")
             made = once(desk, request.headers.get("Idempotency-Key"), _asked(), lambda: work(desk, *args))
+            if self.veil is None:
+                write_deed(session, found, request.endpoint or "", request.path, desk.now)
         return made
+
+
+SECRETS = frozenset({"pin", "second_pin", "passphrase", "now", "new"})
+"""Never kept in any form."""
 
 
 def _asked() -> list[Any]:
     """What tells one request from another: also the bytes of a file that was sent."""
     body = request.get_json(silent=True)
+    if isinstance(body, dict):
+        body = {k: v for k, v in body.items() if k not in SECRETS}
     return [request.method, request.full_path, _digest(request.get_data()) if body is None else body]
 
 

@@ -30,6 +30,7 @@ class CheckingDistance:
 @register_fact
 class CheckingDistanceKind(FactKind):
     key = "checking_distance"
+    right = "take"
     stage = "strip"
     body = CheckingDistance
     rides = True

@@ -40,6 +40,7 @@ class HeatRead:
 @register_fact
 class HeatReadKind(FactKind):
     key = "heat_read"
+    right = "take"
     stage = "fit"
     body = HeatRead
     must_say = ("fit", "t")

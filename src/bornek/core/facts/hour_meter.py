@@ -36,6 +36,7 @@ class HourMeter:
 @register_fact
 class HourMeterKind(FactKind):
     key = "hour_meter"
+    right = "take"
     stage = "job"
     body = HourMeter
     must_say = ("when", "read_on")

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING, Any, ClassVar
 
 from bornek.core.errors import InputError
+from bornek.core.people.roles import Right
 from bornek.core.settings.kind import Field
 from bornek.core.units.definition import Definition
 
@@ -79,6 +80,8 @@ class FactKind:
     """Settings may have to be read again for it."""
     inside: ClassVar[bool] = False
     """Hands are inside the guards for it: in the field only under lock-out."""
+    right: ClassVar[Right] = "work"
+    """What whoever writes it must have the right to: a reading is taken by an apprentice too."""
     own_act: ClassVar[str] = ""
     """Why it is not simply written down, where it has an act of its own."""
 

@@ -35,6 +35,7 @@ class PushRead:
 @register_fact
 class PushReadKind(FactKind):
     key = "push_read"
+    right = "take"
     stage = "fit"
     body = PushRead
     must_say = ("fit", "travel", "push")

@@ -12,6 +12,7 @@ from bornek.core.facts.registry import register_fact
 from bornek.core.facts.removed import Removed
 from bornek.core.facts.step_worked import StepWorked
 from bornek.core.facts.went_back import WentBack
+from bornek.core.people.proof import NAMED, proof_words
 from bornek.core.units.definition import Definition
 
 GoesOut = Literal["service", "as_it_is"]
@@ -26,12 +27,14 @@ ENDS = (OpenedAgain, Removed, StepWorked, WentBack)
 @dataclass(frozen=True)
 class Released:
     """Who wrote it proved it. `second`: who looked besides; `left` what was open, in words; `words` why it goes out with
-    that, or unproved."""
+    that, or unproved. `proof`: whether either was proved to be there."""
 
     how: GoesOut = "service"
     second: str = ""
     words: str = ""
     left: tuple[str, ...] = ()
+    proof: str = NAMED
+    second_proof: str = NAMED
 
 
 def release_of(facts: Sequence[Fact]) -> Fact | None:
@@ -56,7 +59,7 @@ class ReleasedKind(FactKind):
     def line(self, fact: Fact, d: Definition) -> RecordLine:
         body: Released = fact.body
         said = (
-            f"second person: {body.second} (named, not authenticated)" if body.second else "",
+            f"second person: {body.second} ({proof_words(body.second_proof)})" if body.second else "",
             body.words,
             *(f"left open: {x}" for x in body.left),
         )

@@ -51,6 +51,7 @@ class RunHeard:
 @register_fact
 class RunHeardKind(FactKind):
     key = "run_heard"
+    right = "take"
     stage = "prove"
     body = RunHeard
     must_say = ("run",)

@@ -29,6 +29,7 @@ class RunRead:
 @register_fact
 class RunReadKind(FactKind):
     key = "run_read"
+    right = "take"
     stage = "prove"
     body = RunRead
     must_say = ("run", "part", "text")

@@ -51,6 +51,7 @@ def check_levers(d: Definition, at: dict[str, str]) -> None:
 @register_fact
 class TurnsCountedKind(FactKind):
     key = "turns_counted"
+    right = "take"
     stage = "mesh"
     body = TurnsCounted
     must_say = ("shaft",)

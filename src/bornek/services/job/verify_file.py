@@ -7,6 +7,7 @@ from datetime import date
 
 from sqlalchemy.orm import Session
 
+from bornek.core.people.proof import NAMED, proof_words
 from bornek.services.job.chain import END_LETTERS, job_links
 from bornek.services.job.exchange.check_rows import check_rows
 from bornek.services.job.exchange.rehearse import alone
@@ -23,6 +24,7 @@ class Seal:
 
     setting: str
     by: str
+    proof: str
     at: str
     edition: int
     broken: list[str]
@@ -69,6 +71,7 @@ def seals_of(session: Session, job_id: str, today: date) -> list[Seal]:
         Seal(
             setting=setting.label,
             by=load_setting(session, setting.id, today).names.get(signature.mechanic_id, ""),
+            proof=proof_words(signature.snapshot.get("proof", NAMED)),
             at=signature.at.isoformat(),
             edition=signature.snapshot.get("edition", 1),
             broken=broken_seal(session, job, signature),

@@ -20,7 +20,7 @@ from bornek.store.queries.yard import local
 
 
 def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
-    """sent: id, how (service or as_it_is), second, words. Raises InputError naming what must be settled first, what
+    """sent: id, how (service or as_it_is), second, words, proof and second_proof (authenticated or named). Raises InputError naming what must be settled first, what
     wants a reason, or that the second person is the first.
     """
     who = desk.mechanic()
@@ -30,7 +30,8 @@ def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
         raise InputError(
             f"It was released already, by {sheet.release.by}.", field="how", next_step="Close the job."
         )
-    given = {key: sent.get(key, "") for key in ("how", "second", "words")}
+    asked = ("how", "second", "words", "proof", "second_proof")
+    given: dict[str, Any] = {key: sent[key] for key in asked if key in sent}
     _, body = read_fact(ReleasedKind.key, given, Definition())
     if sheet.log.running is not None:
         raise InputError("It runs: end the stage first.", field="how", next_step="Go to Run-in.")
@@ -45,7 +46,7 @@ def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
         sent["id"],
         ReleasedKind.key,
         "",
-        body_of(Released(body.how, body.second, body.words, tuple(left))),
+        body_of(Released(body.how, body.second, body.words, tuple(left), body.proof, body.second_proof)),
     )
 
 

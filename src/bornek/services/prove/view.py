@@ -11,7 +11,8 @@ from sqlalchemy.orm import Session
 from bornek.core.facts.deferred import Deferred, DeferredKind
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.locked_out import locks_hung
-from bornek.core.facts.released import HOW_WORDS
+from bornek.core.facts.released import HOW_WORDS, Released
+from bornek.core.people.proof import proof_words
 from bornek.core.phrases import Say, count_words, plain
 from bornek.core.plain import dump
 from bornek.core.prove.point import GROUPS, Group, Leaf, ProvePoint, leaf_of
@@ -91,6 +92,7 @@ class ReleaseView:
     how: str
     words: str
     by: str
+    proof: str
     at: str
     said: str
     second_person: bool
@@ -210,19 +212,19 @@ def _release(sheet: ProveSheet, now: datetime) -> ReleaseView:
         how=fact.body.how if fact else "",
         words=HOW_WORDS[fact.body.how] if fact else "",
         by=fact.by if fact else "",
+        proof=proof_words(fact.body.proof) if fact else "",
         at=fact.at if fact else "",
-        said="; ".join(
-            x
-            for x in (f"second person: {fact.body.second}" if fact.body.second else "", fact.body.words)
-            if x
-        )
-        if fact
-        else "",
+        said=_said(fact.body) if fact else "",
         second_person=sheet.second_person,
         first=[_point(p, now) for p in sheet.first],
         may_stay=[_point(p, now) for p in sheet.may_stay if p.group != "after"],
         after=len(sheet.open_in("after")),
     )
+
+
+def _said(body: Released) -> str:
+    second = f"second person: {body.second} ({proof_words(body.second_proof)})" if body.second else ""
+    return "; ".join(x for x in (second, body.words) if x)
 
 
 def _put_off(fact: Fact) -> PutOffView:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from bornek.core.errors import InputError
+from bornek.core.people.proof import NAMED
 from bornek.services.desk import Desk, digest
 from bornek.services.setting.load_setting import setting_to_write
 from bornek.services.setting.snapshot import make_snapshot
@@ -13,7 +14,7 @@ from bornek.store import tables as t
 
 
 def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
-    """sent: id, seen, remark. A setting that is not in needs a reason; one not read cannot be."""
+    """sent: id, seen, remark, proof (authenticated or named). A setting that is not in needs a reason; one not read cannot be."""
     who = desk.mechanic()
     loaded = setting_to_write(desk, setting_id)
     check_version(loaded, sent["seen"], {"remark": sent.get("remark", "")})
@@ -31,7 +32,7 @@ def sign_setting(desk: Desk, setting_id: str, sent: dict[str, Any]) -> None:
             field="remark",
             next_step="Write why it is left like this, or make another round.",
         )
-    snapshot = make_snapshot(desk, loaded, remark[:500])
+    snapshot = make_snapshot(desk, loaded, remark[:500], sent.get("proof", NAMED))
     job = loaded.log.job
     through = loaded.version
     job.seq += 1

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any
 
+from bornek.core.people.proof import NAMED
 from bornek.core.plain import dump
 from bornek.services.desk import Desk
 from bornek.services.job.chain import job_chain
@@ -16,8 +17,9 @@ from bornek.services.setting.view import show_given
 FROM_RECORD = ("as_found", "as_left", "entries", "acts", "explanations")
 
 
-def make_snapshot(desk: Desk, loaded: LoadedSetting, remark: str) -> dict[str, Any]:
-    """The setting as it is signed now: sheet, given, as found, as left, gauge cards, who, when, and the chain
+def make_snapshot(desk: Desk, loaded: LoadedSetting, remark: str, proof: str = NAMED) -> dict[str, Any]:
+    """The setting as it is signed now: sheet, given, as found, as left, gauge cards, who and how that was
+    proved, when, and the chain
     of the job's rows up to the last one that was seen."""
     who, log, ctx = desk.mechanic(), loaded.log, loaded.ctx
     record = dump(record_now(desk.session, loaded))
@@ -36,6 +38,7 @@ def make_snapshot(desk: Desk, loaded: LoadedSetting, remark: str) -> dict[str, A
         "gauges": {key: asdict(g) for key, g in ctx.gauges.items() if key in used},
         "by": who.name,
         "by_id": who.id,
+        "proof": proof,
         "at": desk.now.isoformat(),
         "remark": remark,
         "through": log.job.seq,

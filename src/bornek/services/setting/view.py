@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from bornek.core.gauges import Gauge
 from bornek.core.life.memory_lines import MemoryLine
+from bornek.core.people.proof import NAMED, proof_words
 from bornek.core.plain import dump
 from bornek.core.quantities import from_nm
 from bornek.core.settings.kind import speech
@@ -78,10 +79,11 @@ class KnobView:
 
 @dataclass(frozen=True)
 class SignatureView:
-    """`not_held`: what a signature of an older edition does not hold, `broken`: what of it does not match what
+    """`proof`: whether who signed was proved to be there, in words. `not_held`: what a signature of an older edition does not hold, `broken`: what of it does not match what
     is kept, both in words."""
 
     by: str
+    proof: str
     at: str
     remark: str
     verdict: str
@@ -213,6 +215,7 @@ def view_signature(session: Session, loaded: LoadedSetting) -> SignatureView | N
     if signature is None:
         return None
     return SignatureView(
+        proof=proof_words(signature.snapshot.get("proof", NAMED)),
         by=signature.snapshot.get("by") or loaded.names.get(signature.mechanic_id, ""),
         at=signature.at.isoformat(),
         remark=signature.remark,

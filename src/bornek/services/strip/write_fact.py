@@ -46,6 +46,8 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
     job, _ = open_job(desk.session, job_id)
     desk.mechanic()
     old = _superseded(desk, job_id, sent.get("supersedes"))
+    if old is not None:
+        desk.check("work")
     if sent.get("void"):
         if old is None:
             raise InputError("Only something written down can be struck.", field="supersedes")
@@ -55,6 +57,7 @@ def write_fact(desk: Desk, job_id: str, sent: dict[str, Any], stage: str = "") -
         return
     d, facts = definition_of(job), facts_of(desk.session, job_id)
     kind = find_fact_kind(sent["kind"])
+    desk.check(kind.right)
     if kind.stage != stage and (stage or kind.stage in OWN_DOOR):
         raise InputError(f"{kind.key!r} is not written down in this stage.", field="kind")
     if kind.own_act:

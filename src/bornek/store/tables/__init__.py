@@ -1,5 +1,6 @@
 """One table a file; importing this package declares them all."""
 
+from bornek.store.tables.account import Account
 from bornek.store.tables.act import Act
 from bornek.store.tables.act_knob import ActKnob
 from bornek.store.tables.attachment import Attachment
@@ -7,6 +8,8 @@ from bornek.store.tables.blob import Blob
 from bornek.store.tables.component import Component
 from bornek.store.tables.component_stay import ComponentStay
 from bornek.store.tables.cross_number import CrossNumber
+from bornek.store.tables.deed import Deed
+from bornek.store.tables.device import Device
 from bornek.store.tables.entry import Entry
 from bornek.store.tables.explanation import Explanation
 from bornek.store.tables.fact import Fact
@@ -27,6 +30,7 @@ from bornek.store.tables.setting import Setting
 from bornek.store.tables.shim_lot import ShimLot
 from bornek.store.tables.shim_measure import ShimMeasure
 from bornek.store.tables.shop_hours import ShopHours
+from bornek.store.tables.sign_in import SignIn
 from bornek.store.tables.signature import Signature
 from bornek.store.tables.standing import Standing
 from bornek.store.tables.stock_movement import StockMovement
@@ -40,10 +44,11 @@ from bornek.store.tables.yard_tool import YardTool
 APPEND_ONLY = ("entry", "act", "act_knob", "given_revision", "explanation", "signature",
                "proposal", "stock_movement", "unit_type_revision", "round", "fact", "component_stay",
                "attachment", "look_for", "cross_number", "gauge_card", "shop_hours", "yard_tool",
-               "mechanic", "component", "shim_lot", "blob", "limit_table", "shim_measure", "unit_entry")  # fmt: skip
+               "mechanic", "component", "shim_lot", "blob", "limit_table", "shim_measure", "unit_entry", "deed")  # fmt: skip
 
 __all__ = [
     "APPEND_ONLY",
+    "Account",
     "Act",
     "ActKnob",
     "Attachment",
@@ -51,6 +56,8 @@ __all__ = [
     "Component",
     "ComponentStay",
     "CrossNumber",
+    "Deed",
+    "Device",
     "Entry",
     "Explanation",
     "Fact",
@@ -71,6 +78,7 @@ __all__ = [
     "ShimLot",
     "ShimMeasure",
     "ShopHours",
+    "SignIn",
     "Signature",
     "Standing",
     "StockMovement",

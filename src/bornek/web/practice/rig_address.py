@@ -13,7 +13,7 @@ from bornek.core.errors import NotFound
 RIG = "bornek.rig"
 AT_A_RIG = re.compile(
     r"^/api/(rig(/.*)?|settings/[^/]+(/(acts|entries|expectations|explanations|given|live|signatures))?"
-    r"|jobs/[^/]+/(inspection|plan)|kinds/[^/]+/form|mechanics|limit-tables)$"
+    r"|jobs/[^/]+/(inspection|plan)|kinds/[^/]+/form|mechanics|limit-tables|me(/here)?|sign-ins(/pin)?|sign-outs)$"
 )
 """What a rig's own page asks for. Board, record, search and sums would tell the advice that has to be asked for."""
 _PREFIX = re.compile(r"^/rigs/([0-9a-f]{32})(/.*)?$")

@@ -13,6 +13,7 @@ from bornek.services.prove.view import ProveView, view_prove
 from bornek.services.prove.write_prove import write_prove
 from bornek.web.documents import shows, writes
 from bornek.web.fields import an_id, some_words
+from bornek.web.identity import confirmed, second_confirmed
 from bornek.web.stage_fact import StageFactIn
 from bornek.web.wire import made, wire
 
@@ -26,6 +27,8 @@ class ReleaseIn(Schema):
     how = fields.String(required=True, validate=validate.OneOf(["service", "as_it_is"]))
     second = fields.String(load_default="", validate=validate.Length(max=80))
     words = some_words()
+    pin = fields.String(load_default="", validate=validate.Length(max=512))
+    second_pin = fields.String(load_default="", validate=validate.Length(max=512))
 
 
 @blp.get("/jobs/<job_id>/prove")
@@ -44,5 +47,7 @@ def write(sent: dict[str, Any], job_id: str) -> Response:
 @blp.post("/jobs/<job_id>/release")
 @writes(blp, ReleaseIn, ProveView)
 def let_out(sent: dict[str, Any], job_id: str) -> Response:
-    wire().write(release, job_id, sent)
+    proof = confirmed(sent.pop("pin"))
+    second_proof = second_confirmed(sent["second"], sent.pop("second_pin"))
+    wire().write(release, job_id, {**sent, "proof": proof, "second_proof": second_proof})
     return made(wire().read_now(view_prove, job_id))

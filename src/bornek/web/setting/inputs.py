@@ -50,7 +50,10 @@ class GivenIn(Schema):
 
 
 class SignatureIn(Schema):
+    """`pin`: one's PIN, or passphrase, again; where the machine is trusted it is not asked."""
+
     id = an_id()
+    pin = fields.String(load_default="", validate=validate.Length(max=512))
     remark = some_words()
     seen = seen_version()
 

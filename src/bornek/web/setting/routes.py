@@ -25,6 +25,7 @@ from bornek.services.setting.what_if import (
     view_what_if,
 )
 from bornek.web.documents import HEADERS, shows, writes
+from bornek.web.identity import confirmed
 from bornek.web.setting.inputs import ActIn, EntryIn, ExpectIn, ExplanationIn, GivenIn, SignatureIn
 from bornek.web.wire import made, wire
 
@@ -87,7 +88,7 @@ def give(sent: dict[str, Any], setting_id: str) -> Response:
 @blp.post("/<setting_id>/signatures")
 @writes(blp, SignatureIn, SettingView)
 def sign(sent: dict[str, Any], setting_id: str) -> Response:
-    wire().write(sign_setting, setting_id, sent)
+    wire().write(sign_setting, setting_id, {**sent, "proof": confirmed(sent.pop("pin"))})
     return made(wire().read_today(view_setting, setting_id))
 
 

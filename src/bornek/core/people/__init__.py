@@ -1,0 +1,1 @@
+"""Who may do what, and what a secret must be."""

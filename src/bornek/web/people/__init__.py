@@ -1,0 +1,1 @@
+"""Signing in and out, and for the owner: people, devices, deeds."""

@@ -1,0 +1,79 @@
+"""A yard that trusts nobody, with accounts in it, and browsers that sign in."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+from typing import Any
+
+from argon2 import PasswordHasher
+from flask import Flask
+from flask.testing import FlaskClient
+
+from bornek.app import create_app
+from bornek.services.people.accounts import make_account
+from bornek.store.database import Database
+from bornek.web.people.routes import limiter
+from helpers import NOW
+
+QUICK = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
+"""As strong as a test needs."""
+PHRASE, PIN = "three worn bearings", "480293"
+PEOPLE = {
+    "ada": ("Ada Pell", "apprentice"),
+    "mo": ("Mo Ritter", "mechanic"),
+    "li": ("Li Sand", "lead"),
+    "ow": ("Ow Berg", "owner"),
+}
+REMOTE = {"REMOTE_ADDR": "10.0.0.7"}
+
+
+class Clock:
+    """A clock that a test puts forward."""
+
+    def __init__(self) -> None:
+        self.now = NOW
+
+    def __call__(self) -> datetime:
+        return self.now
+
+    def on(self, **by: float) -> None:
+        self.now += timedelta(**by)
+
+
+def guarded(database: Database, clock: Clock, trusts: bool = False) -> Flask:
+    app = create_app(database, clock, trusts=trusts)
+    limiter.enabled = False
+    return app
+
+
+def give_accounts(database: Database) -> dict[str, str]:
+    """One account of each role; the mechanic's id by it."""
+    with database.writing() as session:
+        return {
+            role: make_account(session, {"name": name, "role": role, "passphrase": PHRASE}, NOW)
+            for name, role in PEOPLE.values()
+        }
+
+
+class Browser:
+    """One browser: it keeps cookies, and says the token with what it writes."""
+
+    def __init__(self, app: Flask, remote: bool = True) -> None:
+        self.client: FlaskClient = app.test_client()
+        self.environ = REMOTE if remote else {}
+        self.token = ""
+
+    def get(self, path: str) -> Any:
+        return self.client.get(path, environ_overrides=self.environ)
+
+    def post(self, path: str, body: dict[str, Any] | None = None, **headers: str) -> Any:
+        answer = self.client.post(
+            path, json=body or {}, headers={"X-Token": self.token, **headers}, environ_overrides=self.environ
+        )
+        if answer.is_json and isinstance(answer.get_json(), dict):
+            self.token = answer.get_json().get("token", self.token)
+        return answer
+
+    def enter(self, role: str, device: str = "", phrase: str = PHRASE) -> Any:
+        name = next(n for n, r in PEOPLE.values() if r == role)
+        return self.post("/api/sign-ins", {"name": name, "passphrase": phrase, "device": device})
