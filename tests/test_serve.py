@@ -147,8 +147,24 @@ def test_a_body_is_bounded_by_its_route(running: str, path: str, size: int, stat
     assert answer.split()[1] == status, answer[:300]
 
 
-def test_opening_to_the_shops_network_is_warned_of_plainly(tmp_path: Path, yard_template: Path) -> None:
-    process, lines = start(Path(shutil.copy(yard_template, tmp_path / "yard.sqlite")), 0, "--host", "0.0.0.0")
+def test_the_shops_network_without_tls_wants_to_be_said(tmp_path: Path, yard_template: Path) -> None:
+    data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
+    asked = [
+        sys.executable,
+        "-m",
+        "bornek.cli",
+        "serve",
+        "--data",
+        str(data),
+        "--port",
+        "0",
+        "--host",
+        "0.0.0.0",
+    ]
+    refused = subprocess.run(asked, capture_output=True, text=True, check=False, timeout=60)
+    assert refused.returncode == 2 and "--without-tls" in refused.stderr
+    process, lines = start(data, 0, "--host", "0.0.0.0", "--without-tls")
     process.send_signal(signal.SIGINT)
     process.wait(timeout=20)
-    assert any("WARNING" in line and "no accounts" in line for line in lines)
+    assert any("WARNING" in line and "without TLS" in line for line in lines)
+    assert any("taken at their word" in line for line in lines)

@@ -19,6 +19,7 @@ EMPTY_IN_THE_YARD = {
     "unit_entry": (
         "INSERT INTO unit_entry SELECT 'x', 'u-w26', id, 'done', 'marl', '2026-01-01' FROM fact WHERE kind = 'deferred' LIMIT 1",
     ),
+    "deed": ("INSERT INTO deed VALUES (1, '2026-01-01', 'marl', NULL, 'x', '', 'named')",),
     "blob": ("INSERT INTO blob VALUES ('s', 'image/png', 1, 1, 1, 't', '2026-01-01', NULL)",),
 }
 KEYS = {"blob": "sha256"}

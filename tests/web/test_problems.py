@@ -17,7 +17,7 @@ def every_error() -> list[type[errors.BornekError]]:
 
 @pytest.mark.parametrize("cls", every_error(), ids=lambda c: c.__name__)
 def test_every_error_class_has_its_http_answer(cls: type[errors.BornekError]) -> None:
-    assert status_of(cls("words")) in (400, 404, 409, 422, 503, 507)
+    assert status_of(cls("words")) in (400, 401, 403, 404, 409, 422, 429, 503, 507)
     assert set(cls("words").problem()) == {"code", "field", "message", "next_step", "details"}
 
 

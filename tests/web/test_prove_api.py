@@ -210,7 +210,10 @@ def test_the_second_person_is_another_one_of_the_yard(client: FlaskClient) -> No
         assert why in refused(answer)
         assert answer.get_json()["field"] == "second"
     shown = released(client, second="Oda Brisk").get_json()
-    assert (shown["release"]["by"], shown["release"]["said"]) == ("Jun Havers", "second person: Oda Brisk")
+    assert (shown["release"]["by"], shown["release"]["said"]) == (
+        "Jun Havers",
+        "second person: Oda Brisk (named, not authenticated)",
+    )
 
 
 def test_closing_waits_for_the_release_and_for_what_comes_after(client: FlaskClient) -> None:

@@ -38,8 +38,8 @@ def record_pdf(record: dict[str, Any], now: datetime) -> bytes:
         ),
         text(f"Complaint: {job['complaint'] or 'none given'}"),
         text(
-            "Who signed stands with each signature: authenticated, or named alone; all other names are named. The maker's "
-            "manual, the shop's rules and local codes come first.",
+            "Names below are named, not authenticated, unless they say so. The maker's manual, the shop's rules and "
+            "local codes come first.",
             SMALL,
         ),
         text(

@@ -13,10 +13,14 @@ schemas = Schemas()
 PROBLEM_REF = {"$ref": "#/components/schemas/Problem"}
 HEADERS = [
     {"in": "header", "name": "X-Mechanic", "required": False, "schema": {"type": "string"},
-     "description": "id of the mechanic who acts: named, not authenticated"},
+     "description": "id of the mechanic who acts, where the machine is trusted: named, not authenticated"},
+    {"in": "header", "name": "X-Token", "required": False, "schema": {"type": "string"},
+     "description": "the token of the sign-in, as /api/me says it"},
     {"in": "header", "name": "Idempotency-Key", "required": False,
      "schema": {"type": "string", "maxLength": 100}},
 ]  # fmt: skip
+GUARDED = (401, 403)
+"""Nobody is signed in, or whoever is may not."""
 _Route = Callable[..., Any]
 
 
@@ -28,7 +32,7 @@ def shows(blp: Blueprint, kind: Any, *problems: int) -> Callable[[_Route], _Rout
     """A route that reads."""
 
     def decorate(route: _Route) -> _Route:
-        for status in problems:
+        for status in (*GUARDED, *problems):
             route = _problem(blp, status)(route)
         decorated: _Route = blp.response(200, view_of(kind))(route)
         return decorated
@@ -40,7 +44,7 @@ def writes(blp: Blueprint, body: Any, kind: Any) -> Callable[[_Route], _Route]:
     """A route that writes: takes `body`, answers 201 with the view."""
 
     def decorate(route: _Route) -> _Route:
-        for status in (400, 404, 409, 415, 422):
+        for status in (400, *GUARDED, 404, 409, 415, 422, 429):
             route = _problem(blp, status)(route)
         route = blp.response(201, view_of(kind))(route)
         route = blp.doc(parameters=HEADERS)(route)
@@ -54,7 +58,7 @@ def problems(blp: Blueprint, *statuses: int) -> Callable[[_Route], _Route]:
     """The refusals that a route of a file documents."""
 
     def decorate(route: _Route) -> _Route:
-        for status in statuses:
+        for status in (*GUARDED, *statuses):
             route = _problem(blp, status)(route)
         return route
 
