@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { at } from "./rigAddress";
+import { session } from "./session";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
@@ -102,8 +103,19 @@ export type ProveView = Schemas["ProveView"];
 export type ProvePointView = Schemas["ProvePointView"];
 export type RunView = Schemas["RunView"];
 export type Problem = Schemas["Problem"];
+export type MeView = Schemas["MeView"];
+export type PeopleView = Schemas["PeopleView"];
 
 export const api = createClient<paths>({ baseUrl: at("/") });
+api.use({
+  onRequest({ request }) {
+    if (session.token) request.headers.set("X-Token", session.token);
+    return request;
+  },
+  onResponse({ response }) {
+    if (response.status === 401) session.ended();
+  },
+});
 
 /** A refusal of the server, or no answer at all (`code` "unreachable"). */
 export class Refusal extends Error {
@@ -149,10 +161,15 @@ export function newId(): string {
 export async function sendFile<T>(url: string, file: Blob, headers: Record<string, string> = {}): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch(at(url), { method: "POST", body: file, headers });
+    answer = await fetch(at(url), {
+      method: "POST",
+      body: file,
+      headers: { ...headers, "X-Token": session.token },
+    });
   } catch {
     throw unreachable();
   }
+  if (answer.status === 401) session.ended();
   const body = (await answer.json()) as unknown;
   if (!answer.ok) throw new Refusal(body as Problem);
   return body as T;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The yard: what it is called, which clock hangs on its wall, who works there. */
 import { useQueryClient } from "@tanstack/vue-query";
+import { RouterLink } from "vue-router";
 import { computed, reactive, ref, watch } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { actor, chooseActor } from "../composables/useActor";
@@ -62,6 +63,10 @@ const add = () =>
     </form>
     <section class="max-w-[560px]">
       <h2 class="zone-head border-b-2 pb-1">Who works here</h2>
+      <p class="py-2">
+        Names alone. <RouterLink to="/people" class="font-semibold underline">Who may sign in</RouterLink> is
+        the owner's.
+      </p>
       <ul data-people>
         <li v-for="m in yard.people" :key="m.id" class="border-b-2 border-row py-2 text-[18px]">
           {{ m.name }}

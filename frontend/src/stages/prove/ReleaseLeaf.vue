@@ -4,8 +4,10 @@ import { computed, ref } from "vue";
 import { RouterLink } from "vue-router";
 import type { ProveView } from "../../api/client";
 import { actor } from "../../composables/useActor";
+import { useMe } from "../../composables/useMe";
 import { useYard } from "../../composables/useYard";
 import PickBox from "../../ui/PickBox.vue";
+import PinField from "../../ui/people/PinField.vue";
 import RadioRow from "../../ui/RadioRow.vue";
 import type { ProveDesk } from "./useProve";
 
@@ -14,6 +16,9 @@ const { moment, yard } = useYard();
 const how = ref("service");
 const second = ref("");
 const words = ref("");
+const pin = ref("");
+const secondPin = ref("");
+const { authenticated } = useMe();
 const r = computed(() => props.view.release);
 const lists = computed(() => [
   { title: "First", points: r.value.first },
@@ -25,15 +30,20 @@ const others = computed<[string, string][]>(() => [
   ...props.view.names.filter((n) => n !== prover.value).map((n) => [n, n] as [string, string]),
 ]);
 const blocked = computed(() => how.value === "service" && r.value.first.length > 0);
-const send = () => props.desk.release(how.value as "service" | "as_it_is", second.value, words.value);
+const send = () =>
+  props.desk.release(how.value as "service" | "as_it_is", {
+    second: second.value,
+    words: words.value,
+    pin: pin.value,
+    second_pin: secondPin.value,
+  });
 </script>
 
 <template>
   <div v-if="r.how" class="px-5 py-5" data-released>
     <h2 class="text-[28px] font-bold">{{ r.words }}</h2>
     <p class="mt-1 text-[18px]">
-      {{ r.by }} (named, not authenticated), {{ moment(r.at)
-      }}<template v-if="r.said">; {{ r.said }}</template>
+      {{ r.by }} ({{ r.proof }}), {{ moment(r.at) }}<template v-if="r.said">; {{ r.said }}</template>
     </p>
     <RouterLink v-if="!view.job.closed" class="control control-main mt-4" :to="`/jobs/${view.job.id}/receive`"
       >Close the job</RouterLink
@@ -92,7 +102,9 @@ const send = () => props.desk.release(how.value as "service" | "as_it_is", secon
         ]"
       />
       <p>
-        Proved by <strong>{{ prover || "nobody named" }}</strong> (named, not authenticated).
+        Proved by <strong>{{ prover || "nobody named" }}</strong> ({{
+          authenticated ? "authenticated" : "named, not authenticated"
+        }}).
       </p>
       <PickBox
         v-if="how === 'service'"
@@ -101,6 +113,15 @@ const send = () => props.desk.release(how.value as "service" | "as_it_is", secon
         :label="r.second_person ? 'Second person, who looked too' : 'Second person, if one looked too'"
         :options="others"
       />
+      <template v-if="authenticated">
+        <PinField v-model="pin" label="Your PIN again, or your passphrase" name="release-pin" />
+        <PinField
+          v-if="how === 'service' && second"
+          v-model="secondPin"
+          :label="`${second}: your PIN, or your passphrase`"
+          name="second-pin"
+        />
+      </template>
       <label v-if="how === 'as_it_is' || r.may_stay.length"
         >{{ how === "as_it_is" ? "Why, and how it is tagged" : "Why it goes with that open"
         }}<input v-model="words" class="field" name="words" maxlength="500"

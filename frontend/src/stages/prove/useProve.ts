@@ -21,8 +21,11 @@ export function useProve(job: Ref<string>) {
   };
   const write = (kind: string, body: Record<string, unknown>) => send({ kind, body });
   const strike = (kind: string, fact: string) => send({ kind, supersedes: fact, void: true });
-  const release = (how: "service" | "as_it_is", second: string, words: string) => {
-    const body = { id: newId(), how, second, words };
+  const release = (
+    how: "service" | "as_it_is",
+    said: { second: string; words: string; pin: string; second_pin: string },
+  ) => {
+    const body = { id: newId(), how, ...said };
     return stage.put((header) =>
       unwrap(api.POST("/api/jobs/{job_id}/release", { params: { path: path.value, header }, body })),
     );

@@ -16,7 +16,7 @@ const { moment: day } = useYard();
       <h2 class="text-[22px] font-bold">{{ setting.label }}</h2>
       <VerdictTag :code="setting.sheet.verdict.code" :words="setting.sheet.verdict.words" />
       <p v-if="setting.signature" class="text-secondary">
-        Signed by {{ setting.signature.by }} (named, not authenticated), {{ day(setting.signature.at)
+        Signed by {{ setting.signature.by }} ({{ setting.signature.proof }}), {{ day(setting.signature.at)
         }}<template v-if="setting.signature.disturbed"> · disturbed since: read again</template>.
         {{ setting.signature.remark }}
         <template v-if="setting.signature.not_held.length">

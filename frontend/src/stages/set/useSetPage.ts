@@ -163,8 +163,8 @@ export function useSetPage(setting: string, desk: SettingDesk, toRecord: () => v
     else if (cause === "reread" || cause === "soft" || cause === "unexplained")
       await desk.explain(cause, words);
   }
-  async function sign(remark: string) {
-    if (await desk.sign(remark)) close();
+  async function sign(remark: string, pin: string) {
+    if (await desk.sign(remark, pin)) close();
   }
   async function give(given: Record<string, unknown>) {
     if (await desk.give(given)) close();

@@ -66,8 +66,8 @@ export function useSetting(id: Ref<string>) {
       unwrap(api.POST("/api/settings/{setting_id}/given", { params, body: { ...sent, seen } })),
     );
   };
-  const sign = (remark: string) => {
-    const sent = { id: newId(), remark };
+  const sign = (remark: string, pin: string) => {
+    const sent = { id: newId(), remark, pin };
     return write((params, seen) =>
       unwrap(api.POST("/api/settings/{setting_id}/signatures", { params, body: { ...sent, seen } })),
     );

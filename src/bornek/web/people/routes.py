@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Any
 
 from flask import Response, current_app, jsonify
@@ -94,7 +95,7 @@ def enter(sent: dict[str, Any]) -> Response:
     now = yard().clock()
     with yard().sessions.writing() as session:
         signed = by_passphrase(session, sent, now)
-        write_deed(session, None, "people.enter", _outcome(sent["name"], signed), now)
+        _enter_deed(session, "people.enter", sent["name"], signed, now)
     return _signed_in(signed)
 
 
@@ -105,7 +106,7 @@ def enter_by_pin(sent: dict[str, Any]) -> Response:
     now = yard().clock()
     with yard().sessions.writing() as session:
         signed = by_pin(session, sent, cookie(DEVICE), now)
-        write_deed(session, None, "people.enter_by_pin", _outcome(sent["mechanic"], signed), now)
+        _enter_deed(session, "people.enter_by_pin", sent["mechanic"], signed, now)
     return _signed_in(signed)
 
 
@@ -173,8 +174,12 @@ def deeds() -> Response:
         return jsonify(view_deeds(session))
 
 
-def _outcome(name: str, signed: Signed) -> str:
-    return f"{name[:80]}: {'refused' if signed.refused else 'signed in'}"
+def _enter_deed(session: Any, what: str, name: str, signed: Signed, now: datetime) -> None:
+    """Who came in; or under which name somebody tried."""
+    if signed.refused:
+        write_deed(session, None, what, f"{name[:80]}: refused", now)
+    else:
+        write_deed(session, who_is(session, signed.secret, now), what, "signed in", now)
 
 
 def _signed_in(signed: Signed) -> Response:

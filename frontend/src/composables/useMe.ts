@@ -1,0 +1,53 @@
+import { useQuery, useQueryClient } from "@tanstack/vue-query";
+import { useEventListener } from "@vueuse/core";
+import { computed, watch } from "vue";
+import { api, unwrap, type MeView } from "../api/client";
+import { rigBase } from "../api/rigAddress";
+import { session } from "../api/session";
+import { actor } from "./useActor";
+
+const ME = ["me"];
+/** Whoever is there says so no oftener than this [ms]. */
+const HERE_MS = 240_000;
+
+/** Who is signed in here, and what is asked before anybody is. */
+export function useMe() {
+  const client = useQueryClient();
+  const query = useQuery({ queryKey: ME, queryFn: () => unwrap(api.GET("/api/me")), staleTime: Infinity });
+  const me = computed(() => query.data.value);
+  const authenticated = computed(() => me.value?.how === "authenticated");
+  const may = (right: string) => me.value?.rights.includes(right) ?? true;
+  /** Who is signed in changed: everything is looked at again. */
+  function keep(now: MeView) {
+    client.setQueryData(ME, now);
+    void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== ME[0] });
+  }
+  const leave = async (everywhere: boolean) =>
+    keep(await unwrap(api.POST("/api/sign-outs", { body: { everywhere } })));
+  return { query, me, authenticated, may, keep, leave };
+}
+
+/** Once for the whole page: the token goes with what is written, the name with what is shown, and whoever touches
+ * anything is still there. */
+export function useSignIn() {
+  const found = useMe();
+  watch(
+    found.me,
+    (now) => {
+      session.token = now?.token ?? "";
+      if (now?.how === "authenticated" && !rigBase) actor.value = now.mechanic;
+    },
+    { immediate: true },
+  );
+  session.ended = () => {
+    if (found.authenticated.value) void found.query.refetch();
+  };
+  let said = 0;
+  const touched = () => {
+    if (!found.authenticated.value || Date.now() - said < HERE_MS) return;
+    said = Date.now();
+    void api.POST("/api/me/here", { body: {} });
+  };
+  useEventListener(window, ["pointerdown", "keydown"], touched, { passive: true });
+  return found;
+}
