@@ -2,9 +2,35 @@ import { fileURLToPath } from "node:url";
 import tailwindcss from "@tailwindcss/vite";
 import vue from "@vitejs/plugin-vue";
 import { defineConfig } from "vite";
+import { VitePWA } from "vite-plugin-pwa";
+
+/** The page opens without the yard: all of it is kept by the browser, and a newer one waits to be taken. */
+const kept = VitePWA({
+  registerType: "prompt",
+  injectRegister: false,
+  workbox: {
+    globPatterns: ["**/*.{js,css,html,svg,png,woff2}"],
+    navigateFallback: "/index.html",
+    navigateFallbackDenylist: [/^\/api\//],
+    cleanupOutdatedCaches: true,
+  },
+  manifest: {
+    name: "Bornek",
+    short_name: "Bornek",
+    description: "Measuring and setting at the bench.",
+    start_url: "/",
+    display: "standalone",
+    background_color: "#dde2e1",
+    theme_color: "#dde2e1",
+    icons: [
+      { src: "/icon-192.png", sizes: "192x192", type: "image/png" },
+      { src: "/icon-512.png", sizes: "512x512", type: "image/png" },
+    ],
+  },
+});
 
 export default defineConfig({
-  plugins: [vue(), tailwindcss()],
+  plugins: [vue(), tailwindcss(), kept],
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   build: { outDir: "../src/bornek/page", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { proxy: { "/api": process.env.BORNEK_API ?? "http://127.0.0.1:8460" } },

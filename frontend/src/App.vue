@@ -3,6 +3,7 @@ import { ref, watch } from "vue";
 import { RouterView } from "vue-router";
 import { ownKeys } from "./composables/useKeys";
 import { useSignIn } from "./composables/useMe";
+import KeptBar from "./ui/kept/KeptBar.vue";
 import LeftLine from "./ui/definition/LeftLine.vue";
 import SignInPage from "./ui/people/SignInPage.vue";
 
@@ -25,6 +26,7 @@ watch(
     class="fixed inset-0 z-50 overflow-auto bg-surface"
     @in="keep"
   />
+  <KeptBar />
   <div v-if="wasIn || query.error.value" class="contents" :inert="Boolean(me?.asks)">
     <LeftLine />
     <RouterView />

@@ -14,7 +14,13 @@ createApp(App)
   .use(router)
   .use(VueQueryPlugin, {
     queryClientConfig: {
-      defaultOptions: { queries: { retry: (tried, error) => tried < 1 && lost(error), staleTime: 2000 } },
+      defaultOptions: {
+        queries: {
+          retry: (tried, error) => tried < 1 && lost(error),
+          staleTime: 2000,
+          networkMode: "always",
+        },
+      },
     },
   })
   .mount("#app");

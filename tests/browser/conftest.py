@@ -29,7 +29,11 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
 
 @pytest.fixture(scope="session")
 def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
-    return browser_context_args | {"viewport": VIEWPORT, "reduced_motion": "reduce"}
+    return browser_context_args | {
+        "viewport": VIEWPORT,
+        "reduced_motion": "reduce",
+        "service_workers": "block",
+    }
 
 
 @pytest.fixture

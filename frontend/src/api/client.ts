@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { at } from "./rigAddress";
+import { keepingFetch } from "./kept/keepingFetch";
 import { session } from "./session";
 import type { components, paths } from "./schema";
 
@@ -106,7 +107,7 @@ export type Problem = Schemas["Problem"];
 export type MeView = Schemas["MeView"];
 export type PeopleView = Schemas["PeopleView"];
 
-export const api = createClient<paths>({ baseUrl: at("/") });
+export const api = createClient<paths>({ baseUrl: at("/"), fetch: keepingFetch });
 api.use({
   onRequest({ request }) {
     if (session.token) request.headers.set("X-Token", session.token);

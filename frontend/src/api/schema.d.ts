@@ -114,6 +114,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -384,6 +386,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     device: string;
@@ -558,6 +562,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -676,6 +682,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -886,6 +894,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -1127,6 +1137,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     gauge_id: string;
@@ -1455,6 +1467,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -1573,6 +1587,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -1691,6 +1707,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -2144,6 +2162,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2266,6 +2286,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2388,6 +2410,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2577,6 +2601,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2748,6 +2774,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2870,6 +2898,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -2992,6 +3022,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -3163,6 +3195,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -3285,6 +3319,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -3407,6 +3443,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -3600,6 +3638,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -3744,6 +3784,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -4051,6 +4093,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -4374,6 +4418,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -4563,6 +4609,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -4801,6 +4849,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     job_id: string;
@@ -5209,6 +5259,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -5432,6 +5484,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -5605,6 +5659,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -5724,6 +5780,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -5880,6 +5938,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -6089,6 +6149,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -6587,6 +6649,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -6707,6 +6771,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     mechanic: string;
@@ -7109,6 +7175,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -7227,6 +7295,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -7408,6 +7478,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -7526,6 +7598,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -7644,6 +7718,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -7762,6 +7838,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -8146,6 +8224,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     setting_id: string;
@@ -8268,6 +8348,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     setting_id: string;
@@ -8488,6 +8570,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     setting_id: string;
@@ -8610,6 +8694,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     setting_id: string;
@@ -8810,6 +8896,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     setting_id: string;
@@ -9164,6 +9252,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -9282,6 +9372,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -9400,6 +9492,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -9798,6 +9892,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -9954,6 +10050,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;
@@ -10311,6 +10409,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     type_id: string;
@@ -10634,6 +10734,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path: {
                     unit_id: string;
@@ -10792,6 +10894,8 @@ export interface paths {
                     /** @description the token of the sign-in, as /api/me says it */
                     "X-Token"?: string;
                     "Idempotency-Key"?: string;
+                    /** @description when it was done, where it was kept while the yard did not answer */
+                    "X-Made-At"?: string;
                 };
                 path?: never;
                 cookie?: never;

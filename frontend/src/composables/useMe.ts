@@ -4,6 +4,7 @@ import { computed, watch } from "vue";
 import { api, unwrap, type MeView } from "../api/client";
 import { rigBase } from "../api/rigAddress";
 import { session } from "../api/session";
+import { forgetSeen } from "../api/kept/seen";
 import { actor } from "./useActor";
 
 const ME = ["me"];
@@ -22,8 +23,11 @@ export function useMe() {
     client.setQueryData(ME, now);
     void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== ME[0] });
   }
-  const leave = async (everywhere: boolean) =>
-    keep(await unwrap(api.POST("/api/sign-outs", { body: { everywhere } })));
+  const leave = async (everywhere: boolean) => {
+    const now = await unwrap(api.POST("/api/sign-outs", { body: { everywhere } }));
+    await forgetSeen();
+    keep(now);
+  };
   return { query, me, authenticated, may, keep, leave };
 }
 
@@ -39,6 +43,7 @@ export function useSignIn() {
     },
     { immediate: true },
   );
+  watch(actor, (id) => (session.actor = id), { immediate: true });
   session.ended = () => {
     if (found.authenticated.value) void found.query.refetch();
   };

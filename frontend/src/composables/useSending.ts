@@ -24,6 +24,10 @@ export function useSending(refresh?: () => Promise<unknown>) {
       return true;
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
+      if (error.problem.code === "kept") {
+        letGo();
+        return true;
+      }
       problem.value = error.problem;
       const lost = error.problem.code === "unreachable";
       retry.value = lost || refresh ? () => again(make, lost ? key : newId()) : null;

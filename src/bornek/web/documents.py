@@ -18,6 +18,8 @@ HEADERS = [
      "description": "the token of the sign-in, as /api/me says it"},
     {"in": "header", "name": "Idempotency-Key", "required": False,
      "schema": {"type": "string", "maxLength": 100}},
+    {"in": "header", "name": "X-Made-At", "required": False, "schema": {"type": "string", "format": "date-time"},
+     "description": "when it was done, where it was kept while the yard did not answer"},
 ]  # fmt: skip
 GUARDED = (401, 403)
 """Nobody is signed in, or whoever is may not."""

@@ -8,7 +8,7 @@ import unicodedata
 from collections.abc import Callable, Iterator
 from contextlib import AbstractContextManager, ExitStack, contextmanager
 from dataclasses import dataclass, field
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from typing import Any, Protocol, cast
 from urllib.parse import quote
 
@@ -97,11 +97,33 @@ class Wire:
         with ExitStack() as after, self.sessions.writing() as session:
             after.enter_context(self.settings.lent(session))
             found = who()
-            desk = Desk(session, actor(), self.clock(), found.role if found else "apprentice")
+            desk = Desk(session, actor(), made_at(self.clock()), found.role if found else "apprentice")
             made = once(desk, request.headers.get("Idempotency-Key"), _asked(), lambda: work(desk, *args))
             if self.veil is None:
-                write_deed(session, found, request.endpoint or "", request.path, desk.now)
+                write_deed(session, found, request.endpoint or "", request.path, self.clock())
         return made
+
+
+AHEAD, KEPT_LONGEST = timedelta(minutes=5), timedelta(days=31)
+
+
+def made_at(now: datetime) -> datetime:
+    """When it was done: what was kept while the yard did not answer says so with it. Raises InputError for a time that
+    cannot be."""
+    said = request.headers.get("X-Made-At")
+    if not said:
+        return now
+    try:
+        made = datetime.fromisoformat(said.replace("Z", "+00:00"))
+    except ValueError:
+        made = None
+    if made is None or made.tzinfo is None or not now - KEPT_LONGEST <= made <= now + AHEAD:
+        raise InputError(
+            f"It says that it was done at {said[:40]}; the yard's clock says {now.isoformat(timespec='minutes')}.",
+            field="X-Made-At",
+            next_step="Put the tablet's clock right, then send it again.",
+        )
+    return min(made, now)
 
 
 SECRETS = frozenset({"pin", "second_pin", "passphrase", "now", "new"})

@@ -1,7 +1,10 @@
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, type Ref } from "vue";
 import { api, newId, unwrap, type SettingView } from "../../api/client";
+import { outbox } from "../../api/kept/outbox";
 import { useSending, type Headers } from "../../composables/useSending";
+
+import { withKept } from "./withKept";
 
 export type States = Record<string, unknown>;
 type Params = { path: { setting_id: string }; header: Headers };
@@ -16,7 +19,7 @@ export function useSetting(id: Ref<string>) {
     queryFn: () => unwrap(api.GET("/api/settings/{setting_id}", { params: { path: path.value } })),
     refetchInterval: 4000,
   });
-  const view = computed(() => query.data.value);
+  const view = computed(() => query.data.value && withKept(query.data.value, outbox.value));
   const sending = useSending(() => query.refetch());
 
   /** Writes with the version seen by then; the answer is the setting as it stands after it. */

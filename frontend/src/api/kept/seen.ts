@@ -1,0 +1,42 @@
+import { db } from "./db";
+import { link } from "./link";
+
+/** So many answers are kept, the oldest go first. */
+const MOST = 400;
+/** What is only true while it is asked, or far too much. */
+const PASSING = /\/(live|heard|search|deeds|people|what-if)(\/|$)|\/stations\//;
+const KEPT_AT = "X-Kept-At";
+
+export async function keepSeen(url: string, answer: Response): Promise<void> {
+  const { pathname } = new URL(url);
+  if (PASSING.test(pathname) || !answer.headers.get("Content-Type")?.startsWith("application/json")) return;
+  try {
+    const base = await db();
+    await base.put("seen", { url, body: await answer.json(), at: Date.now() });
+    const over = (await base.count("seen")) - MOST;
+    if (over > 0)
+      for (const old of await base.getAllKeysFromIndex("seen", "at", undefined, over))
+        await base.delete("seen", old);
+  } catch {
+    link.keepsNothing ||= "seen";
+  }
+}
+
+/** The answer as it was last seen; undefined where it never was. */
+export async function lastSeen(url: string): Promise<Response | undefined> {
+  try {
+    const found = await (await db()).get("seen", url);
+    if (!found) return undefined;
+    link.asOf = Math.max(link.asOf, found.at);
+    return new Response(JSON.stringify(found.body), {
+      headers: { "Content-Type": "application/json", [KEPT_AT]: String(found.at) },
+    });
+  } catch {
+    return undefined;
+  }
+}
+
+/** Whoever signs out leaves nothing behind that others could look at. What waits to be sent stays. */
+export async function forgetSeen(): Promise<void> {
+  await (await db()).clear("seen").catch(() => undefined);
+}

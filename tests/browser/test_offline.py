@@ -1,0 +1,178 @@
+"""An hour in a cellar without a signal: what was last seen is shown, what is done is kept, and it is sent once each."""
+
+from __future__ import annotations
+
+import sqlite3
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, expect
+
+from accounts import PHRASE, QUICK, give_accounts
+from bornek.app import create_app
+from bornek.services.people import hashes
+from bornek.store.database import Database
+from bornek.web.people.routes import limiter
+from serving import ACTOR, served
+
+SETTING = "/jobs/w17/set/w17.output-end-play"
+
+
+@pytest.fixture
+def live(yard: Database) -> Iterator[str]:
+    """The yard on today's clock: what was kept says when it was made."""
+    with served(create_app(yard, trusts=True)) as address:
+        yield address
+
+
+def tablet(browser: Browser, **more: Any) -> BrowserContext:
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, reduced_motion="reduce", **more)
+    context.add_init_script(ACTOR)
+    return context
+
+
+def opened(context: BrowserContext, address: str, path: str = SETTING) -> Page:
+    page = context.new_page()
+    page.goto(address + path)
+    expect(page.locator("[data-say]").first).to_be_visible()
+    return page
+
+
+def cell(page: Page, slot: str) -> Any:
+    return page.locator(f"[data-slot='travel.mark_down.{slot}']")
+
+
+def read(page: Page, slot: str, text: str) -> None:
+    expect(cell(page, slot).locator("[data-live]")).to_be_visible()
+    page.keyboard.type(text)
+    page.keyboard.press("Enter")
+    expect(page.locator(f"[data-slot='travel.mark_down.{slot}'][data-status=taken]")).to_be_visible()
+
+
+def readings(yard: Database) -> list[tuple[str, str]]:
+    with sqlite3.connect(yard.path) as connection:
+        return connection.execute(
+            "SELECT slot, as_typed FROM entry WHERE setting_id = 'w17.output-end-play' ORDER BY seq"
+        ).fetchall()
+
+
+def test_readings_go_on_without_the_yard_and_are_sent_once_in_their_order(
+    browser: Browser, live: str, yard: Database
+) -> None:
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live)
+    before = readings(yard)
+    context.set_offline(True)
+    read(page, "2", "0.145")
+    expect(page.locator("[data-kept]")).to_have_text("1 kept here")
+    expect(page.locator("[data-kept-bar]")).to_contain_text("The yard does not answer.")
+    read(page, "3", "0.150")
+    expect(page.locator("[data-kept]")).to_have_text("2 kept here")
+    expect(page.locator("[data-say]").first).to_contain_text("Judged when the yard answers")
+    assert readings(yard) == before
+    context.set_offline(False)
+    expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+    assert readings(yard)[len(before) :] == [
+        ("travel.mark_down.2", "0.145"),
+        ("travel.mark_down.3", "0.150"),
+    ]
+    expect(page.locator("[data-say]").first).to_contain_text("Swap")
+    context.close()
+
+
+def test_what_is_kept_outlives_the_tab_and_a_reload(browser: Browser, live: str, yard: Database) -> None:
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live)
+    context.set_offline(True)
+    read(page, "2", "0.145")
+    expect(page.locator("[data-kept]")).to_have_text("1 kept here")
+    page.close()
+    context.set_offline(False)
+    again = opened(context, live, "/")
+    expect(again.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+    assert ("travel.mark_down.2", "0.145") in readings(yard)
+    context.close()
+
+
+def test_a_move_that_met_another_tablet_s_is_shown_beside_it_and_neither_is_lost(
+    browser: Browser, live: str, yard: Database
+) -> None:
+    one, other = (tablet(browser, service_workers="block") for _ in range(2))
+    mine, theirs = opened(one, live), opened(other, live)
+    one.set_offline(True)
+    mine.keyboard.press("m")
+    expect(mine.locator("[data-move-panel]")).to_be_visible()
+    mine.keyboard.press("d")
+    expect(mine.locator("[data-kept]")).to_have_text("1 kept here")
+    theirs.keyboard.press("r")
+    expect(theirs.locator("[data-say]").first).not_to_contain_text("Swap")
+    one.set_offline(False)
+    mine.locator("[data-kept-open]", has_text="1 to decide").click(timeout=15_000)
+    expect(mine.locator("[data-refused]")).to_contain_text("Meanwhile")
+    mine.locator("[data-insist]").click()
+    expect(mine.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+    with sqlite3.connect(yard.path) as connection:
+        acts = connection.execute("SELECT kind FROM act WHERE job_id = 'w17' ORDER BY seq").fetchall()
+    assert {"move", "reseat"} <= {k for (k,) in acts[-2:]}
+    one.close()
+    other.close()
+
+
+def test_the_page_opens_without_the_server_and_shows_the_last_known_board(
+    browser: Browser, live: str
+) -> None:
+    context = tablet(browser)
+    page = opened(context, live, "/")
+    page.evaluate("() => navigator.serviceWorker.ready.then(() => true)")
+    page.reload()
+    expect(page.get_by_text("Ferry Wickerel ramp winch").first).to_be_visible()
+    context.set_offline(True)
+    page.reload()
+    expect(page.get_by_text("Ferry Wickerel ramp winch").first).to_be_visible()
+    expect(page.locator("[data-kept-bar]")).to_contain_text("Shown as of")
+    context.close()
+
+
+def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
+    browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    monkeypatch.setattr(hashes, "HASHER", QUICK)
+    monkeypatch.setattr(hashes, "_NOTHING", "")
+    give_accounts(yard)
+    app = create_app(yard)
+    limiter.enabled = False
+    with served(app) as address:
+        context = tablet(browser, service_workers="block")
+        page = context.new_page()
+        page.goto(address + SETTING)
+        page.locator("[name=name]").fill("Mo Ritter")
+        page.locator("[name=passphrase]").fill(PHRASE)
+        page.keyboard.press("Enter")
+        expect(cell(page, "2").locator("[data-live]")).to_be_visible()
+        context.set_offline(True)
+        read(page, "2", "0.145")
+        with sqlite3.connect(yard.path) as connection:
+            connection.execute("UPDATE sign_in SET ended_at = at")
+        context.set_offline(False)
+        expect(page.locator("[data-sign-in]")).to_be_visible(timeout=15_000)
+        page.locator("[name=name]").fill("Mo Ritter")
+        page.locator("[name=passphrase]").fill(PHRASE)
+        page.keyboard.press("Enter")
+        expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+        assert ("travel.mark_down.2", "0.145") in readings(yard)
+        context.close()
+
+
+def test_a_browser_that_keeps_nothing_says_so(browser: Browser, live: str) -> None:
+    context = tablet(browser, service_workers="block")
+    context.add_init_script("Object.defineProperty(window, 'indexedDB', { value: undefined })")
+    page = opened(context, live)
+    context.set_offline(True)
+    expect(cell(page, "2").locator("[data-live]")).to_be_visible()
+    page.keyboard.type("0.145")
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-kept-bar]")).to_contain_text("keeps nothing")
+    expect(cell(page, "2").locator("[data-live]")).to_have_value("0.145")
+    context.close()
