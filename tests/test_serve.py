@@ -10,6 +10,7 @@ import socket
 import subprocess
 import sys
 import time
+import urllib.error
 import urllib.request
 from collections.abc import Iterator
 from contextlib import suppress
@@ -168,3 +169,26 @@ def test_the_shops_network_without_tls_wants_to_be_said(tmp_path: Path, yard_tem
     process.wait(timeout=20)
     assert any("WARNING" in line and "without TLS" in line for line in lines)
     assert any("taken at their word" in line for line in lines)
+
+
+def test_behind_a_proxy_the_cookie_is_secure_and_nobody_is_at_home(
+    tmp_path: Path, yard_template: Path
+) -> None:
+    """As the real server has it: some clear what a proxy says before anybody reads it."""
+    data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
+    make = [sys.executable, "-m", "bornek.cli", "person", "--data", str(data), "Ow Berg"]
+    subprocess.run(make, input="three worn bearings\n", text=True, check=True, timeout=60)
+    process, lines = start(data, 0, "--proxy")
+    home = address(lines).rstrip("/")
+    over = {"X-Forwarded-For": "10.0.0.7", "X-Forwarded-Proto": "https", "Content-Type": "application/json"}
+    body = json.dumps({"name": "Ow Berg", "passphrase": "three worn bearings"}).encode()
+    try:
+        asked = urllib.request.Request(f"{home}/api/sign-ins", body, over)
+        cookie = urllib.request.urlopen(asked, timeout=20).headers["Set-Cookie"]
+        assert cookie.startswith("__Host-bornek=") and "Secure" in cookie and "HttpOnly" in cookie
+        with pytest.raises(urllib.error.HTTPError, match="401"):
+            urllib.request.urlopen(urllib.request.Request(f"{home}/api/board", headers=over), timeout=20)
+        assert urllib.request.urlopen(f"{home}/api/board", timeout=20).status == 200
+    finally:
+        process.send_signal(signal.SIGINT)
+        process.wait(timeout=20)

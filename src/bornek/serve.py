@@ -26,8 +26,10 @@ LIMITS = {
     "max_request_body_size": MOST_UPLOAD,
     "asyncore_use_poll": True,
     "ident": None,
+    "clear_untrusted_proxy_headers": False,
 }
-"""Six threads keep two cores busy and let a short answer pass a long one; more only wait for each other."""
+"""Six threads keep two cores busy and let a short answer pass a long one; more only wait for each other. What a proxy says of whom it asks for is left to be seen: who comes over one is not at this
+machine."""
 
 
 def free_port(host: str, wanted: int) -> int:
