@@ -183,7 +183,7 @@ def _serve(args: argparse.Namespace) -> None:
         trusts=args.trust_machine,
         proxied=args.proxy,
     )
-    serve(app, args.host, args.port, args.trust_machine)
+    serve(app, args.host, args.port, args.trust_machine, args.proxy)
 
 
 def _seed(args: argparse.Namespace) -> None:

@@ -56,8 +56,9 @@ def check_open(host: str, without_tls: bool) -> None:
         )
 
 
-def serve(app: Flask, host: str, port: int, trusts: bool) -> None:
-    taken = free_port(host, port)
+def serve(app: Flask, host: str, port: int, trusts: bool, proxied: bool = False) -> None:
+    """Behind a proxy it takes its own port or none: the proxy would not find it at another."""
+    taken = port if proxied and port else free_port(host, port)
     if taken != port:
         print(f"Port {port} is in use; taking {taken}.", flush=True)
     if host not in LOOPBACK:

@@ -17,6 +17,10 @@ from bornek.store.database import Database
 from bornek.web.people.routes import limiter
 from serving import ACTOR, served
 
+PIXEL = bytes.fromhex(
+    "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"
+    "000000040001f61738550000000049454e44ae426082"
+)
 SETTING = "/jobs/w17/set/w17.output-end-play"
 
 
@@ -175,4 +179,20 @@ def test_a_browser_that_keeps_nothing_says_so(browser: Browser, live: str) -> No
     page.keyboard.press("Enter")
     expect(page.locator("[data-kept-bar]")).to_contain_text("keeps nothing")
     expect(cell(page, "2").locator("[data-live]")).to_have_value("0.145")
+    context.close()
+
+
+def test_a_photo_is_kept_and_sent_once(browser: Browser, live: str, yard: Database) -> None:
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live, "/jobs/w17/strip")
+    page.get_by_role("button", name="Photos").or_(page.get_by_role("tab", name="Photos")).first.click()
+    photo = page.locator("input[type=file]").first
+    photo.wait_for(state="attached")
+    context.set_offline(True)
+    photo.set_input_files({"name": "photo.png", "mimeType": "image/png", "buffer": PIXEL})
+    expect(page.locator("[data-kept]")).to_have_text("1 kept here")
+    context.set_offline(False)
+    expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+    with sqlite3.connect(yard.path) as connection:
+        assert connection.execute("SELECT count(*) FROM attachment WHERE job_id = 'w17'").fetchone() == (1,)
     context.close()

@@ -11,6 +11,8 @@ import { useMe } from "./useMe";
 const AGAIN_MS = 4000;
 const LOCK = "bornek-outbox";
 const sending = ref(false);
+/** Where a setting stood before this tablet's own writes of this sending, and where it stands after them. */
+const own = new Map<string, { before: number; now: number }>();
 
 /** What was kept is sent once each, in its order, as soon as the yard answers; by one page of a browser at a time. */
 export function useOutbox() {
@@ -51,10 +53,10 @@ export function useOutbox() {
   }
   async function all(): Promise<void> {
     await readOutbox();
-    const own = new Map<string, { before: number; now: number }>();
     let sent = 0;
     for (const item of outbox.value) {
       if (item.state !== "waits" || !mine(item) || heldUp(item)) continue;
+      await lookBefore(item);
       const answer = await send(item);
       heard(answer);
       if (answer.status === 401) {
@@ -63,9 +65,8 @@ export function useOutbox() {
       }
       if (answer.status >= 500 || answer.status === 429) break;
       if (answer.ok) {
-        noteVersion(own, item, await version(answer));
-        await letGo(item);
-      } else await settle(item, (await answer.json()) as Problem, own);
+        await written(item, answer);
+      } else await settle(item, (await answer.json()) as Problem);
       sent += 1;
     }
     if (sent) await client.invalidateQueries();
@@ -77,7 +78,7 @@ export function useOutbox() {
 
   /** A move made on what was last seen: where nothing but this tablet's own readings came in between it is sent on what
    * stands now; what another one did meanwhile is shown beside it. */
-  async function settle(item: Kept, problem: Problem, own: Map<string, { before: number; now: number }>) {
+  async function settle(item: Kept, problem: Problem) {
     const between = own.get(item.target);
     const theirs = (problem.details as { theirs?: string[]; version?: number }).theirs ?? [];
     const { version: now } = problem.details as { version?: number };
@@ -85,10 +86,7 @@ export function useOutbox() {
       const body = JSON.parse(item.body) as { seen?: number };
       if (between && body.seen === between.before && now === between.now) {
         const again = await send(item, newId(), JSON.stringify({ ...body, seen: now }));
-        if (again.ok) {
-          noteVersion(own, item, await version(again));
-          return letGo(item);
-        }
+        if (again.ok) return written(item, again);
         problem = (await again.json()) as Problem;
       }
     }
@@ -99,19 +97,22 @@ export function useOutbox() {
   /** What was refused, written all the same: on what stands now. */
   async function insist(item: Kept): Promise<void> {
     const first = await send(item, newId());
-    if (first.ok) return done(item);
+    if (first.ok) return done(item, first);
     const problem = (await first.json()) as Problem;
     const now = (problem.details as { version?: number }).version;
     if (problem.code === "stale" && typeof item.body === "string" && now !== undefined) {
-      const body = { ...(JSON.parse(item.body) as object), seen: now };
-      const again = await send(item, newId(), JSON.stringify(body));
-      if (again.ok) return done(item);
+      const said = JSON.parse(item.body) as { seen?: number };
+      const again = await send(item, newId(), JSON.stringify({ ...said, seen: now }));
+      if (again.ok) {
+        own.set(item.target, { before: said.seen ?? now, now });
+        return done(item, again);
+      }
     }
     const { code, message, next_step } = problem;
     await change({ ...item, problem: { code, message, next_step, theirs: item.problem?.theirs ?? [] } });
   }
-  async function done(item: Kept): Promise<void> {
-    await letGo(item);
+  async function done(item: Kept, answer: Response): Promise<void> {
+    await written(item, answer);
     await client.invalidateQueries();
     await flush();
   }
@@ -136,14 +137,23 @@ export function useSendsKept() {
   return found;
 }
 
-/** Where a target stood before this tablet's own writes, and where it stands after them. */
-function noteVersion(own: Map<string, { before: number; now: number }>, item: Kept, now: number | undefined) {
-  if (now === undefined) return;
+/** Once before the first of a setting is sent: who else wrote there meanwhile is told by where it stands. */
+async function lookBefore(item: Kept): Promise<void> {
+  if (!item.target.startsWith("settings/") || own.has(item.target)) return;
+  const found = await fetch(item.url.replace(/\/[^/]+$/, ""), { headers: { "X-Mechanic": item.actor } });
+  const now = found.ok ? await version(found) : undefined;
+  if (now !== undefined) own.set(item.target, { before: now, now });
+}
+
+async function written(item: Kept, answer: Response): Promise<void> {
   const was = own.get(item.target);
-  own.set(item.target, { before: was?.before ?? now - 1, now });
+  const now = await version(answer);
+  if (was && now !== undefined) own.set(item.target, { ...was, now });
+  await letGo(item);
+  if (!outbox.value.some((other) => other.target === item.target)) own.delete(item.target);
 }
 
 async function version(answer: Response): Promise<number | undefined> {
-  const view = (await answer.json().catch(() => ({}))) as { version?: number; job?: { version?: number } };
-  return view.version ?? view.job?.version;
+  const view = (await answer.json().catch(() => ({}))) as { version?: number };
+  return view.version;
 }

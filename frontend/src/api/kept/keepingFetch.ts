@@ -15,7 +15,8 @@ export const KEPT = {
 /** As `fetch`; where the yard does not answer, what was last seen is shown, and what may be done without it is kept. */
 export async function keepingFetch(request: Request): Promise<Response> {
   const writes = request.method !== "GET";
-  const copy = writes ? request.clone() : request;
+  /** Read before it is sent: what was once half sent cannot be read again. */
+  const body = writes && keepable(request.url) ? await bodyOf(request.clone()) : undefined;
   try {
     const answer = await fetch(request);
     if (answer.status === 502 || answer.status === 503 || answer.status === 504) throw new Error("away");
@@ -24,14 +25,17 @@ export async function keepingFetch(request: Request): Promise<Response> {
     return answer;
   } catch (error) {
     link.lost = true;
-    const kept = writes ? await keptAnswer(copy) : await lastSeen(request.url);
+    const kept = writes ? await keptAnswer(request, body) : await lastSeen(request.url);
     if (kept) return kept;
     throw error;
   }
 }
 
-async function keptAnswer(request: Request): Promise<Response | undefined> {
-  if (!keepable(request.url) || !(await keep(request, session.actor))) return undefined;
+const bodyOf = (request: Request) =>
+  request.headers.get("Content-Type")?.startsWith("application/json") ? request.text() : request.blob();
+
+async function keptAnswer(request: Request, body?: string | Blob): Promise<Response | undefined> {
+  if (body === undefined || !(await keep(request, body, session.actor))) return undefined;
   return new Response(JSON.stringify(KEPT), {
     status: 425,
     headers: { "Content-Type": "application/problem+json" },

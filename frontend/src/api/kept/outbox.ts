@@ -26,10 +26,9 @@ export async function readOutbox(): Promise<void> {
 }
 
 /** Keeps a request; false where there is no room for it, or this browser keeps nothing. */
-export async function keep(request: Request, actor: string): Promise<boolean> {
+export async function keep(request: Request, body: string | Blob, actor: string): Promise<boolean> {
   const { pathname, search } = new URL(request.url);
   const type = request.headers.get("Content-Type") ?? "application/json";
-  const body = type.startsWith("application/json") ? await request.text() : await request.blob();
   const target = pathname
     .replace(/^.*\/api\//, "")
     .split("/", 2)
