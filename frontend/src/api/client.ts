@@ -162,11 +162,8 @@ export function newId(): string {
 export async function sendFile<T>(url: string, file: Blob, headers: Record<string, string> = {}): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch(at(url), {
-      method: "POST",
-      body: file,
-      headers: { ...headers, "X-Token": session.token },
-    });
+    const sent = { method: "POST", body: file, headers: { ...headers, "X-Token": session.token } };
+    answer = await keepingFetch(new Request(at(url), sent));
   } catch {
     throw unreachable();
   }

@@ -51,7 +51,7 @@ export function useSignIn() {
   const touched = () => {
     if (!found.authenticated.value || Date.now() - said < HERE_MS) return;
     said = Date.now();
-    void api.POST("/api/me/here", { body: {} });
+    api.POST("/api/me/here", { body: {} }).catch(() => undefined);
   };
   useEventListener(window, ["pointerdown", "keydown"], touched, { passive: true });
   return found;
