@@ -72,5 +72,9 @@ function told(body: string | Blob): string {
   const said = JSON.parse(body) as Record<string, unknown>;
   const inner = said.kind === undefined ? said : { ...said, ...(said.body as object | undefined) };
   const words = [inner.text, inner.kind, inner.part, inner.step].filter((x) => typeof x === "string");
-  return words.slice(0, 2).join(" ").replaceAll("_", " ");
+  return words
+    .filter((w) => w !== "move")
+    .slice(0, 2)
+    .join(" ")
+    .replaceAll("_", " ");
 }

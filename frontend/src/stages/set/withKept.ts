@@ -33,6 +33,10 @@ export function withKept(view: SettingView, kept: Kept[]): SettingView {
       state_known: view.sheet.state_known || moved,
       surprise: moved ? null : view.sheet.surprise,
       move: null,
+      aside_head: "",
+      aside: "",
+      /** What was drawn is of the round before the move. */
+      scenes: moved ? [] : view.sheet.scenes,
       say: next === null || moved ? JUDGED_LATER : view.sheet.say,
       sign_blockers: ["What is kept here was not judged yet: sign when the yard answers."],
     },
