@@ -196,3 +196,38 @@ def test_a_photo_is_kept_and_sent_once(browser: Browser, live: str, yard: Databa
     with sqlite3.connect(yard.path) as connection:
         assert connection.execute("SELECT count(*) FROM attachment WHERE job_id = 'w17'").fetchone() == (1,)
     context.close()
+
+
+def test_no_room_on_the_device_is_said_and_what_was_typed_stays(browser: Browser, live: str) -> None:
+    context = tablet(browser, service_workers="block")
+    context.add_init_script(
+        "IDBObjectStore.prototype.add = () => { throw new DOMException('full', 'QuotaExceededError') }"
+    )
+    page = opened(context, live)
+    expect(cell(page, "2").locator("[data-live]")).to_be_visible()
+    context.set_offline(True)
+    page.keyboard.type("0.145")
+    page.keyboard.press("Enter")
+    expect(page.locator("[data-kept-bar]")).to_contain_text("no room left")
+    expect(cell(page, "2").locator("[data-live]")).to_have_value("0.145")
+    context.close()
+
+
+def test_a_clock_that_is_wrong_is_said_and_what_is_kept_has_the_yard_s_time(
+    browser: Browser, live: str, yard: Database
+) -> None:
+    context = tablet(browser, service_workers="block")
+    context.add_init_script("const now = Date.now; Date.now = () => now() - 12 * 60_000")
+    page = opened(context, live)
+    expect(page.locator("[data-kept-bar]")).to_contain_text("12 min behind the yard's")
+    context.set_offline(True)
+    read(page, "2", "0.145")
+    context.set_offline(False)
+    expect(page.locator("[data-kept]")).to_have_count(0, timeout=15_000)
+    with sqlite3.connect(yard.path) as connection:
+        ((ago,),) = connection.execute(
+            "SELECT (julianday('now') - julianday(at)) * 1440 FROM entry WHERE as_typed = '0.145'"
+            " AND slot = 'travel.mark_down.2'"
+        ).fetchall()
+    assert -1 < ago < 3, "minutes since it was made, not twelve more"
+    context.close()
