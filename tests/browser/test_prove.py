@@ -214,7 +214,7 @@ def test_a_life_is_looked_at_by_keys(bench: Page) -> None:
     expect(bench).to_have_url(f"{home(bench)}/jobs/h31")
 
 
-def test_what_was_typed_for_a_point_is_kept_when_it_is_refused(bench: Page) -> None:
+def test_what_was_seen_of_a_point_is_kept_where_the_yard_does_not_answer(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/prove")
     bench.locator('[data-point="back"]').click()
     bench.route(
@@ -222,5 +222,30 @@ def test_what_was_typed_for_a_point_is_kept_when_it_is_refused(bench: Page) -> N
     )
     bench.locator("[data-point-pane] [name=words]").fill("counted twice against the list")
     bench.locator("[data-seen]").click()
-    expect(bench.locator("[data-problem]")).to_contain_text("The server does not answer")
+    expect(bench.locator("[data-kept]")).to_have_text("1 kept here")
+
+
+def test_what_was_typed_for_a_point_stays_when_it_is_refused(bench: Page) -> None:
+    bench.goto(f"{home(bench)}/jobs/k08/prove")
+    bench.locator('[data-point="back"]').click()
+    bench.route(
+        "**/prove",
+        lambda route: (
+            route.fulfill(
+                status=422,
+                json={
+                    "code": "input",
+                    "field": "point",
+                    "message": "Not now.",
+                    "next_step": "Later.",
+                    "details": {},
+                },
+            )
+            if route.request.method == "POST"
+            else route.continue_()
+        ),
+    )
+    bench.locator("[data-point-pane] [name=words]").fill("counted twice against the list")
+    bench.locator("[data-seen]").click()
+    expect(bench.locator("[data-problem]")).to_contain_text("Not now.")
     expect(bench.locator("[data-point-pane] [name=words]")).to_have_value("counted twice against the list")
