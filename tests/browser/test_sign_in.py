@@ -77,6 +77,7 @@ def test_a_pin_does_at_a_device_of_the_bench_and_signs_again(page: Page, guard: 
     expect(page.get_by_role("alert")).to_contain_text("does not fit")
     page.locator("[name=pin]").fill(PIN)
     page.keyboard.press("Enter")
+    expect(page.locator("[data-sign-in]")).to_have_count(0)
     expect(page.locator("[data-actor]")).to_contain_text("Mo Ritter")
     page.goto(f"{guard}/jobs/w17/set/w17.output-end-play")
     for slot in ("2", "3"):
