@@ -13,8 +13,8 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 from sqlalchemy.orm.exc import FlushError
 
-from bornek.core.errors import InputError, KeyReused, NotAllowed, StaleVersion
-from bornek.core.people.roles import RIGHT_WORDS, WHO_MAY, Right, Role, may
+from bornek.core.errors import InputError, KeyReused, StaleVersion
+from bornek.core.people.roles import Right, Role, check_right
 from bornek.store import tables as t
 from bornek.store.queries.idempotency import forget_keys
 from bornek.store.queries.yard import local_day
@@ -36,11 +36,7 @@ class Desk:
 
     def check(self, right: Right) -> None:
         """Raises NotAllowed where whoever acts has no such right."""
-        if not may(self.role, right):
-            raise NotAllowed(
-                f"{WHO_MAY[right]} may {RIGHT_WORDS[right]}; you are signed in as {self.role}.",
-                next_step="Ask one of them.",
-            )
+        check_right(self.role, right)
 
     def mechanic(self) -> t.Mechanic:
         found = self.session.get(t.Mechanic, self.actor) if self.actor else None

@@ -8,9 +8,9 @@ from typing import cast
 from flask import Response, current_app, g, has_request_context, request
 from werkzeug.exceptions import Forbidden
 
-from bornek.core.errors import InputError, NotAllowed, NotSignedIn
+from bornek.core.errors import InputError, NotSignedIn
 from bornek.core.people.proof import NAMED
-from bornek.core.people.roles import RIGHT_WORDS, WHO_MAY, may
+from bornek.core.people.roles import check_right
 from bornek.services.people.sign_in import account_named, confirm
 from bornek.services.people.who import Who, trusted, who_is
 from bornek.web.hosts import LOOPBACK
@@ -99,11 +99,7 @@ def identify() -> None:
         raise NotSignedIn("Nobody is signed in here.", next_step="Sign in; what you typed is kept.")
     if found.token and request.method not in SAFE and request.headers.get("X-Token") != found.token:
         raise Forbidden("This request came from another page.")
-    if not may(found.role, right):
-        raise NotAllowed(
-            f"{WHO_MAY[right]} may {RIGHT_WORDS[right]}; you are signed in as {found.role}.",
-            next_step="Ask one of them, or have the owner change your role.",
-        )
+    check_right(found.role, right)
 
 
 def confirmed(secret: str, mechanic: str = "") -> str:

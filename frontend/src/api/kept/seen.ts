@@ -5,7 +5,6 @@ import { link } from "./link";
 const MOST = 400;
 /** What is only true while it is asked, or far too much. */
 const PASSING = /\/(live|heard|search|deeds|people|what-if)(\/|$)|\/stations\//;
-const KEPT_AT = "X-Kept-At";
 
 export async function keepSeen(url: string, answer: Response): Promise<void> {
   const { pathname } = new URL(url);
@@ -29,7 +28,7 @@ export async function lastSeen(url: string): Promise<Response | undefined> {
     if (!found) return undefined;
     link.asOf = Math.max(link.asOf, found.at);
     return new Response(JSON.stringify(found.body), {
-      headers: { "Content-Type": "application/json", [KEPT_AT]: String(found.at) },
+      headers: { "Content-Type": "application/json" },
     });
   } catch {
     return undefined;

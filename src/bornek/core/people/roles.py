@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal, get_args
 
-from bornek.core.errors import InputError
+from bornek.core.errors import InputError, NotAllowed
 
 Role = Literal["apprentice", "mechanic", "lead", "owner"]
 Right = Literal["read", "take", "work", "lead", "own"]
@@ -39,6 +39,15 @@ def may(role: Role, right: Right) -> bool:
     (True, False, False)
     """
     return right in RIGHTS[role]
+
+
+def check_right(role: Role, right: Right) -> None:
+    """Raises NotAllowed, naming who may, where a role has no such right."""
+    if not may(role, right):
+        raise NotAllowed(
+            f"{WHO_MAY[right]} may {RIGHT_WORDS[right]}; you are signed in as {role}.",
+            next_step="Ask one of them, or have the owner change your role.",
+        )
 
 
 def read_role(text: str) -> Role:
