@@ -1,4 +1,4 @@
-"""An hour without a signal, simulated: two tablets at the same job keep readings and moves, then the yard
+"""An hour without a signal, simulated: two tablets at the same job keep readings, moves and photos, then the yard
 answers again, and is killed now and then while they are sent. What was lost, what came twice, what was shown as a
 conflict.
 
@@ -13,8 +13,10 @@ import subprocess
 import sys
 import tempfile
 import time
+from io import BytesIO
 from pathlib import Path
 
+from PIL import Image
 from playwright.sync_api import BrowserContext, Page, sync_playwright
 
 from bornek.demo.seed import seed
@@ -24,7 +26,7 @@ from chromium import launch_options
 PORT = 8493
 HOME = f"http://127.0.0.1:{PORT}"
 SETTING = "w17.output-end-play"
-MOVES = 10
+MOVES, PHOTOS = 10, 5
 """Of each tablet."""
 
 
@@ -42,6 +44,8 @@ def start(data: Path) -> subprocess.Popen[bytes]:
 def begin(context: BrowserContext, name: str) -> Page:
     context.add_init_script(f"localStorage.setItem('bornek.actor', '{name}')")
     page = context.new_page()
+    page.goto(f"{HOME}/jobs/w17/strip")
+    page.locator("[data-say]").first.wait_for()
     page.goto(f"{HOME}/jobs/w17/set/{SETTING}")
     page.locator("[data-live]").first.wait_for()
     return page
@@ -80,6 +84,20 @@ def work(page: Page, rounds: int, first: int) -> list[str]:
     return texts
 
 
+def photograph(page: Page, first: int) -> None:
+    """Photos of the job, each another grey, on top of what is kept already."""
+    page.get_by_role("navigation", name="Stages").get_by_role("link", name="Strip").click()
+    page.get_by_role("button", name="Photos").or_(page.get_by_role("tab", name="Photos")).first.click()
+    field = page.locator("input[type=file]").first
+    field.wait_for(state="attached")
+    n = kept(page)
+    for turn in range(PHOTOS):
+        picture = BytesIO()
+        Image.new("L", (640, 480), first + turn).save(picture, "PNG")
+        field.set_input_files({"name": f"{turn}.png", "mimeType": "image/png", "buffer": picture.getvalue()})
+        wait_kept(page, n + turn + 1)
+
+
 def main() -> None:
     rounds = int(sys.argv[1]) if len(sys.argv) > 1 else 25
     kills = int(sys.argv[2]) if len(sys.argv) > 2 else 20
@@ -95,6 +113,8 @@ def main() -> None:
             c.set_offline(True)
         began = time.monotonic()
         texts = [work(page, rounds, 1 + 1000 * n) for n, page in enumerate(pages)]
+        for n, page in enumerate(pages):
+            photograph(page, 40 + 100 * n)
         waits = [kept(page) for page in pages]
         print(f"kept: {[len(t) for t in texts]} readings, {waits} in all, {time.monotonic() - began:.0f} s")
         shutil.copy(data, folder / "before.sqlite")
@@ -129,11 +149,15 @@ def main() -> None:
         acts = connection.execute(
             "SELECT kind, count(*) FROM act WHERE job_id = 'w17' GROUP BY kind"
         ).fetchall()
+        photos = [x for (x,) in connection.execute("SELECT sha256 FROM attachment WHERE job_id = 'w17'")]
     sent = [t for some in texts for t in some]
     lost = [t for t in sent if t not in typed]
     doubled = [t for t in sent if typed.count(t) > 1]
     print(
         f"readings {len(sent)}, lost {len(lost)}, doubled {len(doubled)}; acts {dict(acts)}; left here {left}"
+    )
+    print(
+        f"photos {2 * PHOTOS}, lost {2 * PHOTOS - len(set(photos))}, doubled {len(photos) - len(set(photos))}"
     )
     print(f"conflicts shown {conflicts}, killed {killed} times, sent in {time.monotonic() - began:.0f} s")
     shutil.rmtree(folder)

@@ -169,6 +169,8 @@ SHOP = (
     "/jobs/f12/set/f12.ring-set/what-if",
     "/types",
     "/types/new",
+    "/people",
+    "/me",
     f"/search?text={LONG}",
 )
 

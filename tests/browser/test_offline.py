@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+import re
+import shutil
 import sqlite3
 from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import Browser, BrowserContext, Page, Route, expect
 
 from accounts import PHRASE, QUICK, give_accounts
-from bornek.app import create_app
+from bornek.app import PAGE, create_app
 from bornek.services.people import hashes
 from bornek.store.database import Database
 from bornek.web.people.routes import limiter
@@ -22,6 +25,13 @@ PIXEL = bytes.fromhex(
     "000000040001f61738550000000049454e44ae426082"
 )
 SETTING = "/jobs/w17/set/w17.output-end-play"
+TOKENS = """() => new Promise((done) => {
+  const asked = indexedDB.open("bornek");
+  asked.onsuccess = () => {
+    const all = asked.result.transaction("seen").objectStore("seen").getAll();
+    all.onsuccess = () => done(all.result.filter((s) => s.url.endsWith("/api/me")).map((s) => s.body.token));
+  };
+})"""
 
 
 @pytest.fixture
@@ -106,9 +116,7 @@ def test_a_move_that_met_another_tablet_s_is_shown_beside_it_and_neither_is_lost
     one, other = (tablet(browser, service_workers="block") for _ in range(2))
     mine, theirs = opened(one, live), opened(other, live)
     one.set_offline(True)
-    mine.keyboard.press("m")
-    expect(mine.locator("[data-move-panel]")).to_be_visible()
-    mine.keyboard.press("d")
+    move(mine)
     expect(mine.locator("[data-kept]")).to_have_text("1 kept here")
     theirs.keyboard.press("r")
     expect(theirs.locator("[data-say]").first).not_to_contain_text("Swap")
@@ -122,6 +130,90 @@ def test_a_move_that_met_another_tablet_s_is_shown_beside_it_and_neither_is_lost
     assert {"move", "reseat"} <= {k for (k,) in acts[-2:]}
     one.close()
     other.close()
+
+
+def acts(yard: Database) -> list[str]:
+    with sqlite3.connect(yard.path) as connection:
+        rows = connection.execute("SELECT kind FROM act WHERE job_id = 'w17' ORDER BY seq").fetchall()
+    return [kind for (kind,) in rows]
+
+
+def move(page: Page) -> None:
+    page.keyboard.press("m")
+    expect(page.locator("[data-move-panel]")).to_be_visible()
+    page.keyboard.press("d")
+
+
+@pytest.mark.parametrize("lost", [0, 1, 2])
+def test_a_move_after_readings_of_this_tablet_alone_asks_nothing_and_counts_once(
+    browser: Browser, live: str, yard: Database, lost: int
+) -> None:
+    """`lost`: which request of the move the yard takes without its answer coming through."""
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live)
+    before = acts(yard)
+    context.set_offline(True)
+    read(page, "2", "0.145")
+    move(page)
+    expect(page.locator("[data-kept]")).to_have_text("2 kept here")
+    seen: list[int] = []
+
+    def swallow(route: Route) -> None:
+        answer = route.fetch()
+        seen.append(answer.status)
+        if len(seen) == lost:
+            route.abort()
+        else:
+            route.fulfill(response=answer)
+
+    context.route("**/acts", swallow)
+    context.set_offline(False)
+    expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=20_000)
+    assert acts(yard)[len(before) :] == ["move"]
+    assert seen == [[409, 201], [409, 409, 201], [409, 201, 201]][lost]
+    context.close()
+
+
+def test_a_newer_page_waits_until_it_is_taken(browser: Browser, yard: Database, tmp_path: Path) -> None:
+    folder = tmp_path / "page"
+    shutil.copytree(PAGE, folder)
+    with served(create_app(yard, trusts=True, page=folder)) as address:
+        context = tablet(browser)
+        page = opened(context, address, "/")
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)")
+        page.reload()
+        expect(page.locator("[data-kept-bar]")).to_have_count(0)
+        index, worker = folder / "index.html", folder / "sw.js"
+        index.write_text(index.read_text().replace("<title>Bornek", "<title>Newer"))
+        worker.write_text(re.sub(r'(url:"index.html",revision:")\w+', r"\1newer", worker.read_text()))
+        page.evaluate("() => navigator.serviceWorker.ready.then((r) => r.update()).then(() => true)")
+        page.locator("[data-newer]").click()
+        expect(page.locator("[data-newer]")).to_have_count(0)
+        assert "<title>Newer" in page.evaluate("() => fetch('/index.html').then((r) => r.text())")
+        context.close()
+
+
+def test_who_opens_the_page_without_the_yard_still_writes_as_it_answers_and_no_token_is_kept(
+    browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    with accounts_of(yard, monkeypatch) as address:
+        context = tablet(browser)
+        page = context.new_page()
+        page.goto(address + SETTING)
+        enter(page)
+        expect(cell(page, "2").locator("[data-live]")).to_be_visible()
+        page.evaluate("() => navigator.serviceWorker.ready.then(() => true)")
+        page.reload()
+        expect(cell(page, "2").locator("[data-live]")).to_be_visible()
+        context.set_offline(True)
+        page.reload()
+        read(page, "2", "0.145")
+        tokens = page.evaluate(TOKENS)
+        assert tokens == [""]
+        context.set_offline(False)
+        expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=20_000)
+        assert ("travel.mark_down.2", "0.145") in readings(yard)
+        context.close()
 
 
 def test_the_page_opens_without_the_server_and_shows_the_last_known_board(
@@ -139,21 +231,32 @@ def test_the_page_opens_without_the_server_and_shows_the_last_known_board(
     context.close()
 
 
-def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
-    browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
-) -> None:
+@contextmanager
+def accounts_of(yard: Database, monkeypatch: pytest.MonkeyPatch) -> Iterator[str]:
+    """The address of the yard, where people sign in."""
     monkeypatch.setattr(hashes, "HASHER", QUICK)
     monkeypatch.setattr(hashes, "_NOTHING", "")
     give_accounts(yard)
     app = create_app(yard)
     limiter.enabled = False
     with served(app) as address:
+        yield address
+
+
+def enter(page: Page) -> None:
+    page.locator("[name=name]").fill("Mo Ritter")
+    page.locator("[name=passphrase]").fill(PHRASE)
+    page.keyboard.press("Enter")
+
+
+def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
+    browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    with accounts_of(yard, monkeypatch) as address:
         context = tablet(browser, service_workers="block")
         page = context.new_page()
         page.goto(address + SETTING)
-        page.locator("[name=name]").fill("Mo Ritter")
-        page.locator("[name=passphrase]").fill(PHRASE)
-        page.keyboard.press("Enter")
+        enter(page)
         expect(cell(page, "2").locator("[data-live]")).to_be_visible()
         context.set_offline(True)
         read(page, "2", "0.145")
@@ -161,9 +264,7 @@ def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
             connection.execute("UPDATE sign_in SET ended_at = at")
         context.set_offline(False)
         expect(page.locator("[data-sign-in]")).to_be_visible(timeout=15_000)
-        page.locator("[name=name]").fill("Mo Ritter")
-        page.locator("[name=passphrase]").fill(PHRASE)
-        page.keyboard.press("Enter")
+        enter(page)
         expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
         assert ("travel.mark_down.2", "0.145") in readings(yard)
         context.close()

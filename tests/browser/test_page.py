@@ -15,7 +15,7 @@ VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.
          "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere",
          "/jobs/f12/plan", "/jobs/l03/plan?zone=turns", "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours",
          "/jobs/w26/prove", "/jobs/w26/prove?zone=run", "/jobs/k08/prove?zone=release", "/jobs/w26/prove?zone=after", "/units/u-h31",
-         "/units/u-h31?zone=lived", "/units/u-h31?zone=owed", "/report", "/practice"]  # fmt: skip
+         "/units/u-h31?zone=lived", "/units/u-h31?zone=owed", "/report", "/practice", "/people", "/me"]  # fmt: skip
 
 
 def open_view(page: Page, address: str, path: str) -> None:
@@ -23,7 +23,7 @@ def open_view(page: Page, address: str, path: str) -> None:
     page.goto(address + path)
     expect(
         page.locator(
-            "[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], [data-pattern], table, form"
+            "[data-say], [data-record-setting], [data-type], [data-tool], [data-lost], [data-pattern], [data-accounts], [data-own], table, form"
         ).first
     ).to_be_visible()
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 import re
 import sqlite3
 from collections.abc import Iterator
-from pathlib import Path
 
 import pytest
 from flask import Flask
@@ -13,8 +12,10 @@ from playwright.sync_api import Page, expect
 
 from accounts import PHRASE, PIN, QUICK, Clock, give_accounts, guarded
 from bornek.services.people import hashes
+from bornek.services.people.accounts import make_account
 from bornek.store.database import Database
 from controls import complaints
+from helpers import NOW
 from serving import served
 
 
@@ -99,7 +100,8 @@ def test_what_is_typed_stays_while_a_sign_in_that_ended_is_asked_for(
     enter(page, "Mo Ritter")
     cell = page.locator("[data-slot='travel.mark_down.2'] [data-live]")
     expect(cell).to_be_visible()
-    page.keyboard.type("0.145")
+    with page.expect_response("**/api/me/here"):
+        page.keyboard.type("0.145")
     clock.on(minutes=31)
     page.keyboard.press("Enter")
     expect(page.locator("[data-sign-in]")).to_be_visible()
@@ -135,16 +137,37 @@ def test_the_owner_makes_an_account_and_ends_it(page: Page, guard: str, yard: Da
         )
 
 
-def test_axe_and_widths(page: Page, guard: str, tmp_path: Path) -> None:
+LONG = "W" * 80
+
+
+def sits_well(page: Page) -> None:
+    """Nothing beside the page at any width, and nothing that axe finds."""
+    for width in (390, 768, 1280):
+        page.set_viewport_size({"width": width, "height": 900})
+        assert page.evaluate("document.documentElement.scrollWidth") <= width
+    assert complaints(page) == {"light": [], "dark": []}
+
+
+def test_long_names_of_people_and_devices_sit_well(page: Page, guard: str, yard: Database) -> None:
+    """The sign-in, who may sign in with an account open, one's own page, and the PIN at a known device."""
+    with yard.writing() as session:
+        make_account(session, {"name": LONG, "role": "owner", "passphrase": PHRASE}, NOW)
     page.goto(f"{guard}/people")
     expect(page.locator("[data-sign-in]")).to_be_visible()
-    for width in (390, 768, 1280):
-        page.set_viewport_size({"width": width, "height": 900})
-        assert page.evaluate("document.documentElement.scrollWidth") <= width
-    assert complaints(page) == {"light": [], "dark": []}
-    enter(page, "Ow Berg")
+    sits_well(page)
+    enter(page, LONG, device=LONG)
     expect(page.locator("[data-accounts]")).to_be_visible()
-    for width in (390, 768, 1280):
-        page.set_viewport_size({"width": width, "height": 900})
-        assert page.evaluate("document.documentElement.scrollWidth") <= width
-    assert complaints(page) == {"light": [], "dark": []}
+    page.locator("[data-person]", has_text=LONG).get_by_role("button").click()
+    expect(page.locator("[data-account-form]")).to_be_visible()
+    sits_well(page)
+    page.goto(f"{guard}/me")
+    own = page.locator("[data-own=pin]")
+    own.locator("input").first.fill(PHRASE)
+    own.locator("input").last.fill(PIN)
+    own.locator("button").click()
+    expect(page.get_by_text("Your PIN is set.")).to_be_visible()
+    sits_well(page)
+    page.locator("[data-actor]").click()
+    page.locator("[data-leave]").click()
+    page.locator("[data-who]").click()
+    sits_well(page)

@@ -15,6 +15,7 @@ from flask import Flask
 from accounts import PHRASE, PIN, QUICK, Browser, Clock, give_accounts, guarded
 from bornek.core.people.roles import RIGHTS, ROLES, Right, Role
 from bornek.services.people import hashes
+from bornek.services.people.deed_words import DEED_WORDS, deed_words
 from bornek.store.database import Database
 from bornek.web.people.routes import limiter
 from bornek.web.rights import OPEN, RIGHT_OF, right_of
@@ -247,6 +248,60 @@ def test_what_was_signed_without_an_account_stays_named(yard: Database, clock: C
     assert signed.get_json()["signature"]["proof"] == "named, not authenticated"
 
 
+SAFE_ANYWAY = {"step": "off-rear-cover-part", "despite": "to try the gasket"}
+
+
+@pytest.mark.parametrize(
+    ("second", "pin", "status", "field"),
+    [
+        ("Li Sand", "", 403, "pin"),
+        ("Li Sand", "not my words at all", 403, "pin"),
+        ("Mo Ritter", PHRASE, 422, "second"),
+        ("Ada Pell", PHRASE, 422, "second"),
+        ("Oda Brisk", PHRASE, 422, "second"),
+        ("Li Sand", PHRASE, 201, None),
+    ],
+)
+@pytest.mark.parametrize(("act", "by"), [("plan", "mechanic"), ("release", "owner")])
+def test_a_second_person_is_another_account_of_a_lead_with_their_own_pin(
+    guard: Flask, act: str, by: str, second: str, pin: str, status: int, field: str | None
+) -> None:
+    browser = Browser(guard)
+    browser.enter(by)
+    if act == "plan":
+        body = {**SAFE_ANYWAY, "second": second, "second_proof": "authenticated"}
+        sent: dict[str, Any] = {"id": "p1", "kind": "step_worked", "body": body, "second_pin": pin}
+        answer = browser.post("/api/jobs/l03/plan", sent)
+    else:
+        sent = {"id": "r1", "how": "as_it_is", "words": "scrapped", "second": second}
+        answer = browser.post("/api/jobs/l03/release", {**sent, "pin": PHRASE, "second_pin": pin})
+    assert (answer.status_code, answer.get_json().get("field")) == (status, field), answer.get_json()
+    record = browser.get("/api/jobs/l03/record").get_data(as_text=True)
+    assert ("Li Sand (authenticated)" in record) == (status == 201)
+    assert PHRASE not in record
+
+
+def test_what_a_page_says_of_the_second_persons_proof_is_not_believed(yard: Database, clock: Clock) -> None:
+    home = Browser(guarded(yard, clock, trusts=True), remote=False)
+    body = {**SAFE_ANYWAY, "second": "Oda Brisk", "second_proof": "authenticated"}
+    sent = {"id": "p1", "kind": "step_worked", "body": body}
+    assert home.post("/api/jobs/l03/plan", sent, **{"X-Mechanic": "marl"}).status_code == 201
+    record = home.get("/api/jobs/l03/record").get_data(as_text=True)
+    assert "Oda Brisk (named, not authenticated)" in record
+
+
+@pytest.mark.parametrize("themselves", [True, False])
+def test_a_second_person_is_another_of_the_yard_also_where_nobody_signs_in(
+    yard: Database, clock: Clock, themselves: bool
+) -> None:
+    home = Browser(guarded(yard, clock, trusts=True), remote=False)
+    (first,) = [m["name"] for m in home.get("/api/mechanics").get_json() if m["id"] == "marl"]
+    body = {**SAFE_ANYWAY, "second": first if themselves else "A stranger"}
+    sent = {"id": "p1", "kind": "step_worked", "body": body}
+    answer = home.post("/api/jobs/l03/plan", sent, **{"X-Mechanic": "marl"})
+    assert (answer.status_code, answer.get_json()["field"]) == (422, "second")
+
+
 def test_an_apprentice_reads_and_does_not_move_or_judge(guard: Flask) -> None:
     browser = Browser(guard)
     browser.enter("apprentice")
@@ -295,10 +350,33 @@ def test_what_was_done_by_whom_is_kept_and_cannot_be_changed(guard: Flask, yard:
     bench.enter("mechanic", device="Bench 2 tablet")
     read_rest(bench)
     owner.enter("owner")
-    deed = next(d for d in owner.get("/api/deeds").get_json() if d["what"] == "settings.read")
+    deed = next(d for d in owner.get("/api/deeds").get_json() if d["what"] == "took a reading")
     assert (deed["who"], deed["device"], deed["how"]) == ("Mo Ritter", "Bench 2 tablet", "authenticated")
+    assert (deed["about"], deed["to"]) == (
+        "W-17, Output shaft end play",
+        "/jobs/w17/set/w17.output-end-play",
+    )
     with sqlite3.connect(yard.path) as connection, pytest.raises(sqlite3.IntegrityError, match="append-only"):
         connection.execute("DELETE FROM deed")
+
+
+def test_whatever_may_be_written_has_its_words(guard: Flask) -> None:
+    writes = {
+        r.endpoint.replace(" ", "_")
+        for r in guard.url_map.iter_rules()
+        if "POST" in (r.methods or ()) and right_of(r.endpoint) != "read"
+    }
+    assert writes - set(DEED_WORDS) == set()
+    assert all(deed_words(endpoint) != endpoint for endpoint in writes)
+
+
+def test_a_passphrase_in_the_field_of_the_name_is_not_kept(guard: Flask) -> None:
+    browser, owner = Browser(guard), Browser(guard)
+    browser.post("/api/sign-ins", {"name": PHRASE, "passphrase": PHRASE})
+    browser.post("/api/sign-ins", {"name": "Mo Ritter", "passphrase": "not my words at all"})
+    owner.enter("owner")
+    tried = [d["about"] for d in owner.get("/api/deeds").get_json() if d["about"].endswith("refused")]
+    assert tried == ["Mo Ritter: refused", "a name that is not here: refused"]
 
 
 def test_no_secret_leaves_in_an_export_an_archive_an_answer_or_a_deed(guard: Flask, yard: Database) -> None:

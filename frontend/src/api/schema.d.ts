@@ -3794,7 +3794,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["StageFactIn"];
+                    "application/json": components["schemas"]["PlanFactIn"];
                 };
             };
             responses: {
@@ -11562,6 +11562,7 @@ export interface components {
             device: string;
             how: string;
             id: number;
+            to: string;
             what: string;
             who: string;
         };
@@ -13079,6 +13080,17 @@ export interface components {
             parts: string[];
             settings: string[];
             shim_form: string;
+        };
+        PlanFactIn: {
+            body?: {
+                [key: string]: unknown;
+            };
+            id: string;
+            kind: string;
+            /** @default  */
+            second_pin?: string;
+            supersedes?: string;
+            void?: boolean;
         };
         PlanHead: {
             complaint: string;

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
-import { useEventListener } from "@vueuse/core";
+import { useEventListener, useIntervalFn } from "@vueuse/core";
 import { computed, watch } from "vue";
 import { api, unwrap, type MeView } from "../api/client";
 import { rigBase } from "../api/rigAddress";
@@ -10,6 +10,7 @@ import { actor } from "./useActor";
 const ME = ["me"];
 /** Whoever is there says so no oftener than this [ms]. */
 const HERE_MS = 240_000;
+const TOKEN_MS = 4000;
 
 /** Who is signed in here, and what is asked before anybody is. */
 export function useMe() {
@@ -44,6 +45,10 @@ export function useSignIn() {
     { immediate: true },
   );
   watch(actor, (id) => (session.actor = id), { immediate: true });
+  /** A page that was opened without the yard has no token: it is asked for until the yard answers. */
+  useIntervalFn(() => {
+    if (found.authenticated.value && !session.token) void found.query.refetch();
+  }, TOKEN_MS);
   session.ended = () => {
     if (found.authenticated.value) void found.query.refetch();
   };

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-/** The foot of a setting or a rig: the caution to the left, what can be done to the right, each with its key. */
-import CautionButton from "./CautionButton.vue";
+/** The foot of a setting or a rig: what can be done, each with its key. */
+import PageFoot from "./PageFoot.vue";
 
 /** Something that can be done; `off` while it cannot. */
 export interface Act {
@@ -10,15 +10,12 @@ export interface Act {
   off?: boolean;
   main?: boolean;
 }
-defineProps<{ caution: string; acts: Act[] }>();
-defineEmits<{ help: []; cautions: [] }>();
+const help = defineModel<"keys" | "cautions" | null>("help", { required: true });
+defineProps<{ caution: string; acts: Act[]; keys: [string, string][]; cautions: string[] }>();
 </script>
 
 <template>
-  <footer
-    class="sticky bottom-0 z-2 flex shrink-0 items-center gap-2 border-t-2 bg-bay px-5 py-1.5 max-xl:flex-wrap"
-  >
-    <CautionButton @click="$emit('cautions')">{{ caution }}</CautionButton>
+  <PageFoot v-model:help="help" :caution="caution" :keys="keys" :cautions="cautions">
     <button
       v-for="act in acts"
       :key="act.key"
@@ -31,6 +28,5 @@ defineEmits<{ help: []; cautions: [] }>();
     >
       {{ act.label }} <span class="keycap">{{ act.key }}</span>
     </button>
-    <button type="button" class="control" aria-label="Keys" @click="$emit('help')">?</button>
-  </footer>
+  </PageFoot>
 </template>

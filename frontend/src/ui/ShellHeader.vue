@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from "@tanstack/vue-query";
+import { useTitle } from "@vueuse/core";
 import { computed } from "vue";
 import { RouterLink } from "vue-router";
 import { api, unwrap } from "../api/client";
@@ -15,6 +16,11 @@ const { data } = useQuery({
   queryKey: computed(() => ["job", props.job]),
   queryFn: () => unwrap(api.GET("/api/jobs/{job_id}", { params: { path: { job_id: props.job } } })),
   staleTime: 5000,
+});
+/** What is kept here while the yard does not answer is told by it too. */
+useTitle(() => {
+  const stage = data.value?.stages.find((s) => s.key === props.here)?.label ?? props.title;
+  return [props.tag, stage, ...(props.sub === data.value?.complaint ? [] : [props.sub])].join(", ");
 });
 </script>
 

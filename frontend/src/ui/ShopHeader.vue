@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The shop's pages in the order of use; what is looked up now and then stands on the shelf. */
+import { useTitle } from "@vueuse/core";
 import { RouterLink } from "vue-router";
 import NameMenu from "./NameMenu.vue";
 import ShelfMenu from "./ShelfMenu.vue";
 
-defineProps<{ title: string; sub: string }>();
+const props = defineProps<{ title: string; sub: string }>();
+useTitle(() => props.title);
 const LINKS = [
   ["/", "Board"],
   ["/today", "Today"],

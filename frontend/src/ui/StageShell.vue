@@ -3,7 +3,7 @@
 import { ref } from "vue";
 import type { Problem, Span } from "../api/client";
 import { COMMON_KEYS, useStageKeys } from "../composables/useStageKeys";
-import KeyHelp from "./KeyHelp.vue";
+import HelpPanels from "./HelpPanels.vue";
 import ProblemLine from "./ProblemLine.vue";
 import SayLine from "./SayLine.vue";
 import JobFrame from "./JobFrame.vue";
@@ -50,12 +50,6 @@ const COMMON: [string, string][] = [["a", "Cautions"], ...COMMON_KEYS];
       @retry="$emit('retry')"
       @let-go="$emit('letGo')"
     />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="[...keys, ...COMMON]" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
+    <HelpPanels v-model="help" :keys="[...keys, ...COMMON]" :cautions="cautions" />
   </JobFrame>
 </template>

@@ -20,6 +20,11 @@ def some_words(most: int = 500) -> fields.String:
     return fields.String(load_default="", validate=validate.Length(max=most))
 
 
+def a_secret() -> fields.String:
+    """The PIN or passphrase of who signs; nothing where the yard's machine is trusted."""
+    return fields.String(load_default="", validate=validate.Length(max=512))
+
+
 def seen_version(required: bool = True) -> fields.Integer:
     return fields.Integer(
         required=required,

@@ -10,7 +10,7 @@ from werkzeug.exceptions import Forbidden
 
 from bornek.core.errors import InputError, NotSignedIn
 from bornek.core.people.proof import NAMED
-from bornek.core.people.roles import check_right
+from bornek.core.people.roles import check_right, may, read_role
 from bornek.services.people.sign_in import account_named, confirm
 from bornek.services.people.who import Who, trusted, who_is
 from bornek.web.hosts import LOOPBACK
@@ -117,17 +117,17 @@ def confirmed(secret: str, mechanic: str = "") -> str:
 
 
 def second_confirmed(name: str, secret: str) -> str:
-    """The same of a second person, who is another account and says their own PIN or passphrase."""
+    """The same of a second person: another account, of a lead, who says their own PIN or passphrase."""
     found = who()
     if not name or found is None or found.how == NAMED or request.environ.get(RIG):
         return NAMED
     with current_app.extensions["bornek"].sessions.reading() as session:
         account = account_named(session, name)
-        key = account.mechanic_id if account else ""
+        key = account.mechanic_id if account and may(read_role(account.role), "lead") else ""
     if not key or key == found.mechanic:
         raise InputError(
-            f"{name} is no other account of this yard.",
+            f"{name[:80]} has no other account here that may be a second person.",
             field="second",
-            next_step="The second person has an account of their own.",
+            next_step="The second person is a lead or the owner, with an account of their own.",
         )
     return confirmed(secret, key)

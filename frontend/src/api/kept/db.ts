@@ -8,7 +8,8 @@ export interface Seen {
 }
 
 /** Something that was done while the yard did not answer: sent once each, in their order, with the time they were
- * made. `state`: waits to be sent, or was refused and waits to be decided on. */
+ * made. `state`: waits to be sent, or was refused and waits to be decided on; `insists`: it was decided that it is
+ * written whatever came in between. */
 export interface Kept {
   n?: number;
   url: string;
@@ -20,8 +21,11 @@ export interface Kept {
   /** What it belongs to: what comes after a refused move of the same waits for it. */
   target: string;
   label: string;
+  /** The page on which it was done. */
+  about: string;
   state: "waits" | "refused";
-  problem?: { code: string; message: string; next_step: string; theirs: string[] };
+  insists?: boolean;
+  problem?: { code: string; message: string; next_step: string; yours: string; theirs: string[] };
 }
 
 interface Schema extends DBSchema {

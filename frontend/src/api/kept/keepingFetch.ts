@@ -1,6 +1,6 @@
 import { session } from "../session";
 import { heard, link } from "./link";
-import { keep, keepable } from "./outbox";
+import { holdsSecret, keep, keepable } from "./outbox";
 import { keepSeen, lastSeen } from "./seen";
 
 /** What was kept answers so: nobody judged it yet. */
@@ -35,7 +35,8 @@ const bodyOf = (request: Request) =>
   request.headers.get("Content-Type")?.startsWith("application/json") ? request.text() : request.blob();
 
 async function keptAnswer(request: Request, body?: string | Blob): Promise<Response | undefined> {
-  if (body === undefined || !(await keep(request, body, session.actor))) return undefined;
+  if (body === undefined || holdsSecret(body) || !(await keep(request, body, session.actor)))
+    return undefined;
   return new Response(JSON.stringify(KEPT), {
     status: 425,
     headers: { "Content-Type": "application/problem+json" },

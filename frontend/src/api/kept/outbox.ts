@@ -15,7 +15,12 @@ const WHAT: [RegExp, string][] = [
   [/./, "Note"],
 ];
 
+/** What proves who somebody is. */
+const SECRET = /"(second_)?pin":"./;
+
 export const keepable = (url: string) => KEEPABLE.test(url);
+/** A body that is never kept here. */
+export const holdsSecret = (body: string | Blob) => typeof body === "string" && SECRET.test(body);
 
 export async function readOutbox(): Promise<void> {
   try {
@@ -44,6 +49,7 @@ export async function keep(request: Request, body: string | Blob, actor: string)
       madeAt: Date.now() - link.ahead,
       target,
       label: `${WHAT.find(([form]) => form.test(pathname))?.[1] ?? ""} ${told(body)}`.trim(),
+      about: document.title,
       state: "waits",
     });
     await readOutbox();

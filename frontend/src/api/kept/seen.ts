@@ -11,7 +11,7 @@ export async function keepSeen(url: string, answer: Response): Promise<void> {
   if (PASSING.test(pathname) || !answer.headers.get("Content-Type")?.startsWith("application/json")) return;
   try {
     const base = await db();
-    await base.put("seen", { url, body: await answer.json(), at: Date.now() });
+    await base.put("seen", { url, body: without(pathname, await answer.json()), at: Date.now() });
     const over = (await base.count("seen")) - MOST;
     if (over > 0)
       for (const old of await base.getAllKeysFromIndex("seen", "at", undefined, over))
@@ -19,6 +19,11 @@ export async function keepSeen(url: string, answer: Response): Promise<void> {
   } catch {
     link.keepsNothing ||= "seen";
   }
+}
+
+/** What a page says with what it writes is the sign-in's own: it is asked for anew. */
+function without(pathname: string, body: object): object {
+  return pathname.endsWith("/api/me") ? { ...body, token: "" } : body;
 }
 
 /** The answer as it was last seen; undefined where it never was. */

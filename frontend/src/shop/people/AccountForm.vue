@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** An account made, or changed: role, a passphrase set anew, ended. */
-import { computed, reactive } from "vue";
+import { computed, onMounted, reactive, ref } from "vue";
 import type { PeopleView } from "../../api/client";
 import PickBox from "../../ui/PickBox.vue";
 import type { usePeople } from "./usePeople";
@@ -11,6 +11,12 @@ const props = defineProps<{
   people: ReturnType<typeof usePeople>;
 }>();
 const emit = defineEmits<{ done: [] }>();
+const form = ref<HTMLFormElement | null>(null);
+/** On a phone it opens far below the button. */
+onMounted(() => {
+  form.value?.scrollIntoView({ block: "nearest" });
+  form.value?.querySelector<HTMLElement>("input, button")?.focus({ preventScroll: true });
+});
 const has = computed(() => props.person?.account ?? false);
 const draft = reactive({
   name: props.person?.name ?? "",
@@ -35,7 +41,7 @@ async function end() {
 </script>
 
 <template>
-  <form class="flex flex-col gap-4" data-account-form @submit.prevent="send">
+  <form ref="form" class="flex scroll-mt-4 flex-col gap-4" data-account-form @submit.prevent="send">
     <h2 class="zone-head">{{ has ? `${person?.name}: account` : "An account" }}</h2>
     <label v-if="!person"
       >Name, as it goes on records<input

@@ -32,7 +32,7 @@ const write = (what: "pin" | "passphrase") =>
 <template>
   <ShopHeader title="My PIN and passphrase" :sub="me?.name ?? ''" />
   <main class="grid gap-8 px-5 py-4 lg:grid-cols-2">
-    <p v-if="!authenticated" class="text-[18px]">
+    <p v-if="!authenticated" class="text-[18px]" data-own="none">
       Nobody is signed in with an account here: this machine is trusted.
     </p>
     <form

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Who may sign in and what for, at which devices a PIN will do, and what was done: the owner's page. */
 import { computed, ref } from "vue";
+import { RouterLink } from "vue-router";
 import { useYard } from "../../composables/useYard";
 import WaitPage from "../../stages/WaitPage.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
@@ -39,7 +40,7 @@ const done = () => (open.value = null);
             class="flex min-h-[52px] flex-wrap items-center gap-x-4 border-b border-row py-1"
             :data-person="p.id"
           >
-            <span class="min-w-0 flex-1 truncate text-[19px] font-bold">{{ p.name }}</span>
+            <span class="min-w-[120px] flex-1 wrap-anywhere text-[19px] font-bold">{{ p.name }}</span>
             <span class="text-[16px]" :class="p.account && !p.ended ? '' : 'text-secondary'">{{
               stands(p)
             }}</span>
@@ -63,10 +64,12 @@ const done = () => (open.value = null);
           <li
             v-for="d in view.devices"
             :key="d.id"
-            class="flex min-h-[52px] items-center gap-4 border-b border-row"
+            class="flex min-h-[52px] flex-wrap items-center gap-x-4 border-b border-row py-1"
           >
-            <span class="min-w-0 flex-1 truncate text-[18px] font-bold">{{ d.name }}</span>
-            <span class="text-[16px] text-secondary">{{ d.by }}, {{ moment(d.at) }}</span>
+            <span class="min-w-[160px] flex-1 wrap-anywhere text-[18px] font-bold">{{ d.name }}</span>
+            <span class="min-w-0 wrap-anywhere text-[16px] text-secondary"
+              >{{ d.by }}, {{ moment(d.at) }}</span
+            >
             <span v-if="d.ended" class="text-[16px] text-secondary">ended</span>
             <button
               v-else
@@ -94,14 +97,17 @@ const done = () => (open.value = null);
               ><template v-if="d.how === 'named'">, named</template></span
             >
             <span class="truncate text-secondary max-md:col-span-2"
-              >{{ d.what }} {{ d.about }}{{ d.device ? `, at ${d.device}` : "" }}</span
+              >{{ d.what }}{{ d.about ? ": " : ""
+              }}<RouterLink v-if="d.to" class="underline" :to="d.to">{{ d.about }}</RouterLink
+              ><template v-else>{{ d.about }}</template
+              >{{ d.device ? `, at ${d.device}` : "" }}</span
             >
           </li>
         </ol>
       </section>
       <SendingProblem :sending="people.sending" />
     </div>
-    <aside class="lg:border-l-2 lg:pl-6">
+    <aside class="min-w-0 wrap-anywhere lg:border-l-2 lg:pl-6">
       <AccountForm
         v-if="open !== null"
         :key="open"

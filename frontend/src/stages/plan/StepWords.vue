@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A few words on what is not as planned: how it was done, why it is skipped, what was seen, why all the same. */
 import { computed } from "vue";
+import SecondPerson from "../../ui/people/SecondPerson.vue";
 import type { StepActs } from "./useStepActs";
 
 const props = defineProps<{ acts: StepActs }>();
@@ -28,9 +29,14 @@ const title = computed(
     <label class="max-w-[640px] text-[18px] font-bold"
       >{{ title }}<input v-model="said.words" class="field" name="words" required maxlength="400" autofocus
     /></label>
-    <label v-if="asking === 'despite' && needsSecond" class="max-w-[400px]"
-      >Who else agrees<input v-model="said.second" class="field" name="second" required maxlength="60"
-    /></label>
+    <SecondPerson
+      v-if="asking === 'despite' && needsSecond"
+      v-model:name="said.second"
+      v-model:pin="said.pin"
+      class="max-w-[400px]"
+      label="Who else agrees"
+      required
+    />
     <div class="flex gap-3">
       <button type="submit" class="control control-main">Write it down</button>
       <button type="button" class="control" @click="acts.stopAsking">

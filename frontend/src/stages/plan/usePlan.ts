@@ -9,8 +9,8 @@ export function usePlan(job: Ref<string>) {
     unwrap(api.GET("/api/jobs/{job_id}/plan", { params: { path: path.value } })),
   );
   /** Everything done about the order is written down: a step worked or moved, a turn, a clock. */
-  const write = (kind: string, body: Record<string, unknown>) => {
-    const sent = { id: newId(), kind, body };
+  const write = (kind: string, body: Record<string, unknown>, secondPin = "") => {
+    const sent = { id: newId(), kind, body, ...(secondPin && { second_pin: secondPin }) };
     return stage.put((header) =>
       unwrap(api.POST("/api/jobs/{job_id}/plan", { params: { path: path.value, header }, body: sent })),
     );

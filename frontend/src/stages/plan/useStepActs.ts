@@ -7,7 +7,7 @@ export type Asking = "" | "differently" | "skipped" | "wrong" | "despite";
 /** What is done at one step, each act written down as it happens. */
 export function useStepActs(desk: PlanDesk, step: Ref<StepView | undefined>) {
   const asking = ref<Asking>("");
-  const said = reactive({ words: "", second: "" });
+  const said = reactive({ words: "", second: "", pin: "" });
   const needsSecond = ref(false);
   /** The step just put something turning in: the free turn is owed. */
   const turning = computed(() => {
@@ -21,8 +21,8 @@ export function useStepActs(desk: PlanDesk, step: Ref<StepView | undefined>) {
     return last?.key === s.key;
   });
   const key = () => step.value?.key ?? "";
-  async function work(body: Record<string, unknown>): Promise<boolean> {
-    const ok = await desk.write("step_worked", { step: key(), ...body });
+  async function work(body: Record<string, unknown>, pin = ""): Promise<boolean> {
+    const ok = await desk.write("step_worked", { step: key(), ...body }, pin);
     const field = desk.problem.value?.field;
     if (!ok && (field === "despite" || field === "second")) {
       asking.value = "despite";
@@ -48,8 +48,7 @@ export function useStepActs(desk: PlanDesk, step: Ref<StepView | undefined>) {
     if (done > 0) await desk.write("bolts_tight", { step: key(), turns: done - 1 });
   }
   function ask(what: Asking): void {
-    said.words = "";
-    said.second = "";
+    Object.assign(said, { words: "", second: "", pin: "" });
     asking.value = what;
   }
   function stopAsking(): void {
@@ -58,12 +57,12 @@ export function useStepActs(desk: PlanDesk, step: Ref<StepView | undefined>) {
   }
   async function answer(): Promise<void> {
     if (desk.busy.value) return;
-    const { words, second } = said;
+    const { words, second, pin } = said;
     const ok =
       asking.value === "wrong"
         ? await desk.write("seen_right", { step: key(), what: step.value?.act.sort, right: false, words })
         : asking.value === "despite"
-          ? await work({ despite: words, second })
+          ? await work({ despite: words, second }, pin)
           : await work({ how: asking.value, words });
     if (ok) asking.value = "";
   }

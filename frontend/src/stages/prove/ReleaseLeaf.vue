@@ -6,8 +6,8 @@ import type { ProveView } from "../../api/client";
 import { actor } from "../../composables/useActor";
 import { useMe } from "../../composables/useMe";
 import { useYard } from "../../composables/useYard";
-import PickBox from "../../ui/PickBox.vue";
 import PinField from "../../ui/people/PinField.vue";
+import SecondPerson from "../../ui/people/SecondPerson.vue";
 import RadioRow from "../../ui/RadioRow.vue";
 import type { ProveDesk } from "./useProve";
 
@@ -25,10 +25,6 @@ const lists = computed(() => [
   { title: "May stay open, with a reason", points: r.value.may_stay },
 ]);
 const prover = computed(() => yard.value?.people.find((m) => m.id === actor.value)?.name ?? "");
-const others = computed<[string, string][]>(() => [
-  ["", "nobody"],
-  ...props.view.names.filter((n) => n !== prover.value).map((n) => [n, n] as [string, string]),
-]);
 const blocked = computed(() => how.value === "service" && r.value.first.length > 0);
 const send = () =>
   props.desk.release(how.value as "service" | "as_it_is", {
@@ -106,22 +102,18 @@ const send = () =>
           authenticated ? "authenticated" : "named, not authenticated"
         }}).
       </p>
-      <PickBox
-        v-if="how === 'service'"
-        v-model="second"
-        name="second"
-        :label="r.second_person ? 'Second person, who looked too' : 'Second person, if one looked too'"
-        :options="others"
+      <PinField
+        v-if="authenticated"
+        v-model="pin"
+        label="Your PIN again, or your passphrase"
+        name="release-pin"
       />
-      <template v-if="authenticated">
-        <PinField v-model="pin" label="Your PIN again, or your passphrase" name="release-pin" />
-        <PinField
-          v-if="how === 'service' && second"
-          v-model="secondPin"
-          :label="`${second}: your PIN, or your passphrase`"
-          name="second-pin"
-        />
-      </template>
+      <SecondPerson
+        v-if="how === 'service'"
+        v-model:name="second"
+        v-model:pin="secondPin"
+        :label="r.second_person ? 'Second person, who looked too' : 'Second person, if one looked too'"
+      />
       <label v-if="how === 'as_it_is' || r.may_stay.length"
         >{{ how === "as_it_is" ? "Why, and how it is tagged" : "Why it goes with that open"
         }}<input v-model="words" class="field" name="words" maxlength="500"

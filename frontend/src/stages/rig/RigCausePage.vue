@@ -1,9 +1,7 @@
 <script setup lang="ts">
 /** A rig that is a cause of failure: parts to look at on the left, causes to name on the right. */
 import { computed, ref, toRef } from "vue";
-import { useStageKeys } from "../../composables/useStageKeys";
-import ActFoot, { type Act } from "../../ui/ActFoot.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
+import type { Act } from "../../ui/ActFoot.vue";
 import SayLine from "../../ui/SayLine.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import CauseList from "../inspect/CauseList.vue";
@@ -13,15 +11,15 @@ import WaitPage from "../WaitPage.vue";
 import RigCloth from "./RigCloth.vue";
 import RigFrame from "./RigFrame.vue";
 import RigParts from "./RigParts.vue";
+import RigFoot from "./RigFoot.vue";
 import RigScore from "./RigScore.vue";
-import { HABIT, toTheRigs, useRig } from "./useRig";
+import { useRig } from "./useRig";
+import { useRigKeys } from "./useRigKeys";
 
 const KEYS: [string, string][] = [
   ["↓ ↑", "from part to part; Enter looks"],
   ["w", "what would you do? shows what the evidence points to, costs a teardown"],
   ["s", "lift the cloth, once a cause is named"],
-  ["a", "all cautions"],
-  ["b", "back to the rigs"],
 ];
 const props = defineProps<{ job: string }>();
 const desk = useInspect(toRef(props, "job"));
@@ -29,7 +27,6 @@ const { view } = desk;
 const learner = useRig();
 const rig = learner.rig;
 const parts = ref<InstanceType<typeof RigParts> | null>(null);
-const help = ref<"keys" | "cautions" | null>(null);
 const named = computed(() => view.value?.named.at(-1) ?? "");
 const namedLabel = computed(
   () => view.value?.diagnosis.ranked.find((c) => c.key === named.value)?.label ?? "",
@@ -55,17 +52,9 @@ const acts = computed<Act[]>(() =>
         { key: "s", label: "Lift the cloth", run: learner.lift, main: named.value !== "" },
       ],
 );
-useStageKeys((event) => {
-  if (help.value) return false;
-  if (event.key === "ArrowDown" || event.key === "ArrowUp")
-    return parts.value?.step(event.key === "ArrowDown" ? 1 : -1) ?? false;
-  if (event.key === "b") toTheRigs();
-  else if (event.key === "a") help.value = "cautions";
-  else if (event.key === "?") help.value = "keys";
-  else if (event.key === "w" && !rig.value?.asked) void learner.ask();
-  else if (event.key === "s") void learner.lift();
-  else return false;
-  return true;
+const help = useRigKeys(learner, (event) => {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+  return (by && parts.value?.step(by)) || false;
 });
 </script>
 
@@ -88,17 +77,7 @@ useStageKeys((event) => {
         <HoldList v-if="view.holds.length && !rig.cloth" :desk="desk" :holds="view.holds" />
       </section>
     </div>
-    <p v-if="learner.trouble.value" role="alert" class="px-5 py-2 font-bold text-danger">
-      {{ learner.trouble.value }}
-    </p>
     <SendingProblem :sending="desk" />
-    <ActFoot :caution="HABIT" :acts="acts" @help="help = 'keys'" @cautions="help = 'cautions'" />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="KEYS" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="view.cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
+    <RigFoot v-model:help="help" :rig="learner" :acts="acts" :keys="KEYS" :cautions="view.cautions" />
   </RigFrame>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A rig's header: a dashed tag, for nothing here goes on a record; the nine rigs with how they went. */
 import { useQuery } from "@tanstack/vue-query";
+import { useTitle } from "@vueuse/core";
 import { computed } from "vue";
 import type { components } from "../../api/schema";
 import { useMechanics } from "../../composables/useActor";
@@ -8,6 +9,7 @@ import { learnerCodeOfYard } from "../../composables/useLearner";
 import VerdictMark from "../../marks/VerdictMark.vue";
 
 const props = defineProps<{ number: number; sort: string; title: string }>();
+useTitle(() => `Rig ${props.number}, ${props.title.toLowerCase()}`);
 const { data: people } = useMechanics();
 const name = computed(() => people.value?.[0]?.name ?? "");
 /** The row lies in the yard, not in the rig's own: the code of whoever came here from there. */

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 /** A rig that is a build order with a trap: the steps are moved, then it is closed. */
-import { computed, ref, toRef } from "vue";
-import { useStageKeys } from "../../composables/useStageKeys";
+import { computed, toRef } from "vue";
 import SectionMark from "../../marks/SectionMark.vue";
-import ActFoot, { type Act } from "../../ui/ActFoot.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
+import type { Act } from "../../ui/ActFoot.vue";
 import SayLine from "../../ui/SayLine.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import FindingList from "../plan/FindingList.vue";
@@ -14,16 +12,16 @@ import { usePlanLine } from "../plan/usePlanLine";
 import WaitPage from "../WaitPage.vue";
 import RigCloth from "./RigCloth.vue";
 import RigFrame from "./RigFrame.vue";
+import RigFoot from "./RigFoot.vue";
 import RigScore from "./RigScore.vue";
-import { HABIT, toTheRigs, useRig } from "./useRig";
+import { useRig } from "./useRig";
+import { useRigKeys } from "./useRigKeys";
 
 const KEYS: [string, string][] = [
   ["↑ ↓", "another step"],
   ["Space", "pick it up; ↑ ↓ move it, Enter puts it, Esc puts it back"],
   ["w", "what would you do? shows what is found, costs a teardown"],
   ["s", "close it up: lifts the cloth"],
-  ["a", "all cautions"],
-  ["b", "back to the rigs"],
 ];
 const props = defineProps<{ job: string }>();
 const desk = usePlan(toRef(props, "job"));
@@ -32,7 +30,6 @@ const line = usePlanLine(view);
 const { hand, at } = line;
 const learner = useRig();
 const rig = learner.rig;
-const help = ref<"keys" | "cautions" | null>(null);
 const done = computed(() => rig.value?.cloth != null);
 async function move(step: string, after: string) {
   if (done.value) return;
@@ -71,21 +68,13 @@ const acts = computed<Act[]>(() => {
     ...proposed,
   ];
 });
-useStageKeys((event) => {
-  if (help.value) return false;
-  const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
-  if (event.key === "b") toTheRigs();
-  else if (event.key === "a") help.value = "cautions";
-  else if (event.key === "?") help.value = "keys";
-  else if (done.value) return false;
-  else if (by && hand.value) line.shift(by);
+const help = useRigKeys(learner, (event) => {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+  if (by && hand.value) line.shift(by);
   else if (by) line.choose(by);
   else if (event.key === " ") line.pickUp();
   else if (event.key === "Escape") line.putBack();
-  else if (event.key === "Enter") return put();
-  else if (event.key === "w" && !rig.value?.asked) void learner.ask();
-  else if (event.key === "s") void learner.lift();
-  else return false;
+  else return event.key === "Enter" && put();
   return true;
 });
 </script>
@@ -113,17 +102,7 @@ useStageKeys((event) => {
       </aside>
       <PlanLine :view="view" :line="line" bare @move="move" />
     </div>
-    <p v-if="learner.trouble.value" role="alert" class="px-5 py-2 font-bold text-danger">
-      {{ learner.trouble.value }}
-    </p>
     <SendingProblem :sending="desk" />
-    <ActFoot :caution="HABIT" :acts="acts" @help="help = 'keys'" @cautions="help = 'cautions'" />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="KEYS" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="view.cautions.map((c) => ['', c])"
-      @close="help = null"
-    />
+    <RigFoot v-model:help="help" :rig="learner" :acts="acts" :keys="KEYS" :cautions="view.cautions" />
   </RigFrame>
 </template>

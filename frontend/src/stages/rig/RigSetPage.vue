@@ -3,7 +3,6 @@
 import { computed, ref, toRef } from "vue";
 import { nextTheme } from "../../composables/useTheme";
 import ActFoot, { type Act } from "../../ui/ActFoot.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
 import SayLine from "../../ui/SayLine.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import GivenPanel from "../set/GivenPanel.vue";
@@ -64,16 +63,7 @@ const acts = computed<Act[]>(() =>
       :aside="aside"
     />
     <NotTaken :page="page" />
-    <GivenPanel
-      v-if="page.panel === 'given'"
-      :setting="`${setting}.${page.view.given.seq}`"
-      :kind="page.sheet.kind"
-      :job="page.view.job"
-      :fields="page.view.given.fields"
-      :problems="page.fieldProblems"
-      @give="page.give"
-      @cancel="page.close"
-    />
+    <GivenPanel v-if="page.panel === 'given'" :page="page" :view="page.view" />
     <div
       v-else
       class="grid flex-1 grid-cols-1 content-start md:grid-cols-[340px_1fr] lg:grid-cols-[430px_1fr] lg:grid-rows-[1fr_auto]"
@@ -82,13 +72,12 @@ const acts = computed<Act[]>(() =>
       <ReadingZone v-if="!page.working && !looking && !rig.cloth" :page="page" :desk="desk" narrow />
     </div>
     <SendingProblem :sending="desk" />
-    <ActFoot :caution="HABIT" :acts="acts" @help="help = 'keys'" @cautions="help = 'cautions'" />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="RIG_KEYS" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="page.sheet.cautions.map((c) => ['', c])"
-      @close="help = null"
+    <ActFoot
+      v-model:help="help"
+      :caution="HABIT"
+      :acts="acts"
+      :keys="RIG_KEYS"
+      :cautions="page.sheet.cautions"
     />
   </RigFrame>
 </template>

@@ -4,7 +4,6 @@ import { computed, ref, toRef, watch } from "vue";
 import { useRoute, useRouter } from "vue-router";
 import { nextTheme } from "../../composables/useTheme";
 import ActFoot, { type Act } from "../../ui/ActFoot.vue";
-import KeyHelp from "../../ui/KeyHelp.vue";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import SealLine from "../../ui/SealLine.vue";
 import SayLine from "../../ui/SayLine.vue";
@@ -80,16 +79,7 @@ watch(
     <MemoryStrip :lines="page.view.memory" />
     <SealLine :broken="page.signed?.broken ?? []" class="px-5" />
     <NotTaken :page="page" />
-    <GivenPanel
-      v-if="page.panel === 'given'"
-      :setting="`${setting}.${page.view.given.seq}`"
-      :kind="page.sheet.kind"
-      :job="page.view.job"
-      :fields="page.view.given.fields"
-      :problems="page.fieldProblems"
-      @give="page.give"
-      @cancel="page.close"
-    />
+    <GivenPanel v-if="page.panel === 'given'" :page="page" :view="page.view" />
     <div
       v-else
       class="grid flex-1 grid-cols-1 content-start lg:grid-rows-[1fr_auto]"
@@ -100,17 +90,11 @@ watch(
     </div>
     <SendingProblem :sending="desk" />
     <ActFoot
+      v-model:help="help"
       :caution="page.sheet.cautions.slice(0, 2).join(' ')"
       :acts="acts"
-      @help="help = 'keys'"
-      @cautions="help = 'cautions'"
-    />
-    <KeyHelp :open="help === 'keys'" title="Keys" :rows="SET_KEYS" @close="help = null" />
-    <KeyHelp
-      :open="help === 'cautions'"
-      title="Cautions"
-      :rows="page.sheet.cautions.map((c) => ['', c])"
-      @close="help = null"
+      :keys="SET_KEYS"
+      :cautions="page.sheet.cautions"
     />
   </JobFrame>
 </template>

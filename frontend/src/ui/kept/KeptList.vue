@@ -13,9 +13,10 @@ const clock = (at: number) =>
     <ul>
       <li v-for="i in refused" :key="i.n" class="border-b-2 border-row py-2" data-refused>
         <p class="text-[18px]">
-          <b>{{ i.label }}</b> of {{ clock(i.madeAt) }}, <span class="text-secondary">{{ i.target }}</span>
+          <b>{{ i.label }}</b> of {{ clock(i.madeAt) }}, <span class="text-secondary">{{ i.about }}</span>
         </p>
         <p class="font-bold text-danger">{{ i.problem?.message }}</p>
+        <p v-if="i.problem?.yours">Mine: {{ i.problem.yours }}</p>
         <p v-if="i.problem?.theirs.length">Meanwhile: {{ i.problem.theirs.join("; ") }}</p>
         <div class="mt-1 flex flex-wrap gap-2">
           <button type="button" class="control px-3" data-insist @click="$emit('insist', i)">
@@ -32,7 +33,7 @@ const clock = (at: number) =>
         class="flex min-h-11 flex-wrap items-center gap-x-4 border-b border-row text-[17px]"
         data-waiting
       >
-        <b>{{ i.label }}</b><span class="flex-1 text-secondary">{{ i.target }}</span
+        <b>{{ i.label }}</b><span class="flex-1 text-secondary">{{ i.about }}</span
         ><span>{{ clock(i.madeAt) }}</span>
       </li>
     </ul>

@@ -23,14 +23,14 @@ const DIGITS = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "0"];
 
 <template>
   <form class="flex flex-col gap-4" data-pin-pad @submit.prevent="send">
-    <fieldset>
+    <fieldset class="min-w-0">
       <legend class="zone-head">Who</legend>
       <div class="mt-2 flex flex-wrap gap-2">
         <button
           v-for="p in people"
           :key="p.id"
           type="button"
-          class="control min-h-[56px] text-[19px]"
+          class="control min-h-[56px] max-w-full wrap-anywhere text-[19px]"
           :class="who === p.id ? 'control-main' : ''"
           :aria-pressed="who === p.id"
           :data-who="p.id"

@@ -37,7 +37,7 @@ const enterByPin = (mechanic: string, pin: string) =>
     <header class="flex min-h-16 items-center border-b-2 bg-bay px-5">
       <p class="text-[18px] font-bold">Bornek</p>
     </header>
-    <main class="grid flex-1 content-start gap-8 px-5 py-8 lg:grid-cols-[1fr_440px]">
+    <main class="grid flex-1 wrap-anywhere content-start gap-8 px-5 py-8 lg:grid-cols-[1fr_440px]">
       <div>
         <h1 class="say">
           {{ owner ? "This yard is new." : byPin ? "Who is at the bench?" : "Sign in." }}

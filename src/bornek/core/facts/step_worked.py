@@ -9,6 +9,7 @@ from bornek.core.errors import InputError
 from bornek.core.facts.about import About
 from bornek.core.facts.kind import Fact, FactKind, Findable, RecordLine
 from bornek.core.facts.registry import register_fact
+from bornek.core.people.proof import NAMED, proof_words
 from bornek.core.units.definition import Definition
 
 How = Literal["done", "differently", "skipped"]
@@ -19,7 +20,7 @@ HOW_WORDS: dict[str, str] = {"done": "done", "differently": "done differently", 
 class StepWorked:
     """`words`: how, or why it was skipped. `label` and `parts` are what the step was called and what went in by it,
     so that it can be read when the plan is another. `despite`: why it was done although something spoke
-    against it; `second`: who else agreed."""
+    against it; `second`: who else agreed, `second_proof`: whether they were proved to be there."""
 
     step: str
     how: How = "done"
@@ -28,6 +29,7 @@ class StepWorked:
     parts: tuple[str, ...] = ()
     despite: str = ""
     second: str = ""
+    second_proof: str = NAMED
 
 
 @register_fact
@@ -50,7 +52,7 @@ class StepWorkedKind(FactKind):
             HOW_WORDS[body.how] if body.how != "done" else "",
             body.words,
             f"although: {body.despite}" if body.despite else "",
-            f"with {body.second}" if body.second else "",
+            f"with {body.second} ({proof_words(body.second_proof)})" if body.second else "",
         )
         return RecordLine("build", body.label or body.step, "; ".join(s for s in said if s), fact.by)
 

@@ -9,7 +9,7 @@ from bornek.core.errors import InputError, NotAllowed
 Role = Literal["apprentice", "mechanic", "lead", "owner"]
 Right = Literal["read", "take", "work", "lead", "own"]
 """read: look at everything. take: readings and photos. work: moves, verdicts, signatures, what is written down of a job.
-lead: releases, closes, opens again, edits unit types, tables and gauges. own: people, devices, the yard, its archive."""
+lead: releases, is a second person, closes, opens again, edits unit types, tables and gauges. own: people, devices, the yard, its archive."""
 ROLES: tuple[Role, ...] = get_args(Role)
 RIGHTS: dict[Role, frozenset[Right]] = {
     "apprentice": frozenset({"read", "take"}),

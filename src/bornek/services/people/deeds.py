@@ -10,7 +10,9 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.plain import dump
+from bornek.services.people.deed_words import about_words, deed_words
 from bornek.services.people.who import Who
+from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
 
 SHOWN = 200
@@ -18,7 +20,8 @@ SHOWN = 200
 
 @dataclass(frozen=True)
 class DeedView:
-    """`how`: authenticated or named; `device` the device's name, where it was enrolled."""
+    """`how`: authenticated or named; `device` the device's name, where it was enrolled; `to` the page of what it was
+    about."""
 
     id: int
     at: str
@@ -26,6 +29,7 @@ class DeedView:
     device: str
     what: str
     about: str
+    to: str
     how: str
 
 
@@ -43,6 +47,14 @@ def write_deed(session: Session, who: Who | None, what: str, about: str, now: da
     )
 
 
+def tried_as(session: Session, name: str) -> str:
+    """The yard's name that was tried, by name or id. Anything else may be a passphrase in the wrong field: it is never
+    kept."""
+    names = mechanic_names(session)
+    found = names.get(name) or next((n for n in names.values() if n == name.strip()), None)
+    return found or "a name that is not here"
+
+
 def view_deeds(session: Session) -> list[dict[str, Any]]:
     """The last ones, newest first."""
     rows = session.execute(
@@ -54,7 +66,15 @@ def view_deeds(session: Session) -> list[dict[str, Any]]:
     )
     shown: list[dict[str, Any]] = dump(
         [
-            DeedView(d.id, d.at.isoformat(), who or "", device or "", d.what, d.about, d.how)
+            DeedView(
+                d.id,
+                d.at.isoformat(),
+                who or "",
+                device or "",
+                deed_words(d.what),
+                *about_words(session, d.about),
+                d.how,
+            )
             for d, who, device in rows
         ]
     )

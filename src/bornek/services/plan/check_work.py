@@ -53,7 +53,7 @@ def _worked(plan: LoadedPlan, body: StepWorked) -> None:
         raise InputError(
             f"{words[0]} It can hurt someone.",
             field="second",
-            next_step="A second person must agree: write the name.",
+            next_step="A second person must agree: choose the name.",
         )
 
 

@@ -12,18 +12,16 @@ from bornek.core.prove.point import left_words, told
 from bornek.core.prove.sheet import ProveSheet
 from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk
+from bornek.services.people.second import check_second
 from bornek.services.prove.load_prove import load_prove
-from bornek.services.shop.mechanics import mechanic_names
 from bornek.services.strip.append_fact import append_fact
 from bornek.store.queries.jobs import open_job
 from bornek.store.queries.yard import local
 
 
 def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
-    """sent: id, how (service or as_it_is), second, words, proof and second_proof (authenticated or named). Raises InputError naming what must be settled first, what
-    wants a reason, or that the second person is the first.
-    """
-    who = desk.mechanic()
+    """sent: id, how (service or as_it_is), second, words, proof and second_proof (authenticated or named). Raises
+    InputError naming what must be settled first, what wants a reason, or that the second person is the first."""
     job, _ = open_job(desk.session, job_id)
     sheet = load_prove(desk.session, job, local(desk.session, desk.now))
     if sheet.release is not None:
@@ -35,11 +33,7 @@ def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     _, body = read_fact(ReleasedKind.key, given, Definition())
     if sheet.log.running is not None:
         raise InputError("It runs: end the stage first.", field="how", next_step="Go to Run-in.")
-    left = (
-        _left_of_service(desk, sheet, body, who.name)
-        if body.how == "service"
-        else _left_as_it_is(sheet, body)
-    )
+    left = _left_of_service(desk, sheet, body) if body.how == "service" else _left_as_it_is(sheet, body)
     append_fact(
         desk,
         job,
@@ -50,7 +44,7 @@ def release(desk: Desk, job_id: str, sent: dict[str, Any]) -> None:
     )
 
 
-def _left_of_service(desk: Desk, sheet: ProveSheet, body: Released, prover: str) -> list[str]:
+def _left_of_service(desk: Desk, sheet: ProveSheet, body: Released) -> list[str]:
     if sheet.first:
         raise InputError(
             "It cannot be released: " + told(sheet.first) + ".",
@@ -66,25 +60,12 @@ def _left_of_service(desk: Desk, sheet: ProveSheet, body: Released, prover: str)
             next_step="Settle it, put it off, or say why it is released with it.",
             details={"open_points": dump(open_points)},
         )
-    _second(desk, sheet, body, prover)
-    return [left_words(p) for p in open_points]
-
-
-def _second(desk: Desk, sheet: ProveSheet, body: Released, prover: str) -> None:
-    if body.second and body.second not in mechanic_names(desk.session).values():
-        raise InputError(
-            f"{body.second} is not one of the yard's names.", field="second", next_step="Choose a name."
-        )
-    if body.second == prover:
-        raise InputError(
-            f"{prover} proved it: the second person is somebody else.",
-            field="second",
-            next_step="Choose another name.",
-        )
+    check_second(desk, body.second)
     if sheet.second_person and not body.second:
         raise InputError(
             "This unit wants a second person who looked.", field="second", next_step="Choose a name."
         )
+    return [left_words(p) for p in open_points]
 
 
 def _left_as_it_is(sheet: ProveSheet, body: Released) -> list[str]:

@@ -11,6 +11,7 @@ from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact
 from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.facts.registry import body_of, find_fact_kind, read_fact
+from bornek.core.facts.step_worked import StepWorked
 from bornek.core.facts.way_round import WayRound, WayRoundKind
 from bornek.core.parts.disturbed import disturbances
 from bornek.core.quantities import from_nm
@@ -19,6 +20,7 @@ from bornek.core.units.definition import Definition
 from bornek.services.desk import Desk, gone
 from bornek.services.inspect.fits import check_verdict
 from bornek.services.job.job_definition import definition_of
+from bornek.services.people.second import check_second
 from bornek.services.plan.check_work import check_plan
 from bornek.services.plan.load_plan import load_plan
 from bornek.services.setting.disturb import disturb
@@ -105,8 +107,10 @@ def _judge(desk: Desk, job: t.Job, d: Definition, facts: Sequence[Fact], body: A
     """What a body alone cannot tell: the school of a verdict, the build order of a step."""
     if isinstance(body, Judged):
         check_verdict(desk, job, d, facts, body)
-    else:
-        check_plan(load_plan(desk.session, job, local(desk.session, desk.now)), body)
+        return
+    if isinstance(body, StepWorked):
+        check_second(desk, body.second)
+    check_plan(load_plan(desk.session, job, local(desk.session, desk.now)), body)
 
 
 def _superseded(desk: Desk, job_id: str, fact_id: str | None) -> t.Fact | None:

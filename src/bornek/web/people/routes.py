@@ -13,7 +13,7 @@ from flask_smorest import Blueprint
 from bornek.core.errors import NotAllowed
 from bornek.services.people.accounts import change_account, make_account, make_owner, set_own
 from bornek.services.people.accounts import end_device as end_it
-from bornek.services.people.deeds import DeedView, view_deeds, write_deed
+from bornek.services.people.deeds import DeedView, tried_as, view_deeds, write_deed
 from bornek.services.people.sign_in import Signed, by_passphrase, by_pin, confirm, sign_out, still_here
 from bornek.services.people.view import MeView, PeopleView, view_me, view_people
 from bornek.services.people.who import LONGEST, Who, who_is
@@ -175,11 +175,11 @@ def deeds() -> Response:
 
 
 def _enter_deed(session: Any, what: str, name: str, signed: Signed, now: datetime) -> None:
-    """Who came in; or under which name somebody tried."""
+    """Who came in, or under which name somebody tried."""
     if signed.refused:
-        write_deed(session, None, what, f"{name[:80]}: refused", now)
+        write_deed(session, None, what, f"{tried_as(session, name)}: refused", now)
     else:
-        write_deed(session, who_is(session, signed.secret, now), what, "signed in", now)
+        write_deed(session, who_is(session, signed.secret, now), what, "", now)
 
 
 def _signed_in(signed: Signed) -> Response:

@@ -12,7 +12,7 @@ from bornek.services.prove.release import release
 from bornek.services.prove.view import ProveView, view_prove
 from bornek.services.prove.write_prove import write_prove
 from bornek.web.documents import shows, writes
-from bornek.web.fields import an_id, some_words
+from bornek.web.fields import a_secret, an_id, some_words
 from bornek.web.identity import confirmed, second_confirmed
 from bornek.web.stage_fact import StageFactIn
 from bornek.web.wire import made, wire
@@ -27,8 +27,8 @@ class ReleaseIn(Schema):
     how = fields.String(required=True, validate=validate.OneOf(["service", "as_it_is"]))
     second = fields.String(load_default="", validate=validate.Length(max=80))
     words = some_words()
-    pin = fields.String(load_default="", validate=validate.Length(max=512))
-    second_pin = fields.String(load_default="", validate=validate.Length(max=512))
+    pin = a_secret()
+    second_pin = a_secret()
 
 
 @blp.get("/jobs/<job_id>/prove")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from marshmallow import Schema, fields, validate
 
-from bornek.web.fields import an_id, seen_version, some_words
+from bornek.web.fields import a_secret, an_id, seen_version, some_words
 
 
 class EntryIn(Schema):
@@ -53,7 +53,7 @@ class SignatureIn(Schema):
     """`pin`: one's PIN, or passphrase, again; where the machine is trusted it is not asked."""
 
     id = an_id()
-    pin = fields.String(load_default="", validate=validate.Length(max=512))
+    pin = a_secret()
     remark = some_words()
     seen = seen_version()
 
