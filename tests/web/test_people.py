@@ -335,6 +335,14 @@ def test_the_last_owner_stays_and_a_person_who_left_is_out(guard: Flask, clock: 
     assert mechanic.enter("mechanic").status_code == 403
 
 
+def test_nobody_is_given_a_second_account_under_another_name(guard: Flask) -> None:
+    owner = Browser(guard)
+    me = owner.enter("owner").get_json()["mechanic"]
+    again = {"name": "Somebody", "role": "apprentice", "passphrase": PHRASE, "mechanic": me}
+    assert owner.post("/api/people", again).status_code == 422
+    assert owner.get("/api/me").get_json()["role"] == "owner"
+
+
 def test_a_device_that_is_lost_is_ended(guard: Flask) -> None:
     bench, owner = Browser(guard), Browser(guard)
     bench.enter("mechanic", device="Bench 2 tablet")

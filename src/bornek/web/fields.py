@@ -8,6 +8,7 @@ from marshmallow import fields, validate
 
 from bornek.core.keys import ID as _ID
 from bornek.core.keys import ID_WORDS
+from bornek.core.people.secrets import MOST_PHRASE
 
 ID = validate.Regexp(rf"{_ID.pattern}\Z", error=ID_WORDS)
 
@@ -20,9 +21,10 @@ def some_words(most: int = 500) -> fields.String:
     return fields.String(load_default="", validate=validate.Length(max=most))
 
 
-def a_secret() -> fields.String:
-    """The PIN or passphrase of who signs; nothing where the yard's machine is trusted."""
-    return fields.String(load_default="", validate=validate.Length(max=512))
+def a_secret(required: bool = False) -> fields.String:
+    """A PIN or passphrase; where it is not required (the yard's machine is trusted, or it stays as it is) empty."""
+    more: dict[str, Any] = {} if required else {"load_default": ""}
+    return fields.String(required=required, validate=validate.Length(max=4 * MOST_PHRASE), **more)
 
 
 def seen_version(required: bool = True) -> fields.Integer:

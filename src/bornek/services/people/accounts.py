@@ -37,12 +37,12 @@ def make_account(session: Session, sent: dict[str, Any], now: datetime) -> str:
         )
     role = read_role(sent["role"])
     check_passphrase(sent["passphrase"], name)
-    if account_named(session, name) is not None:
+    mechanic = _mechanic(session, sent.get("mechanic", ""), name)
+    account = session.get(t.Account, mechanic.id)
+    if account_named(session, name) is not None or (account is not None and account.ended_at is None):
         raise InputError(
             f"{name} has an account.", field="name", next_step="Change that one, or tell the two names apart."
         )
-    mechanic = _mechanic(session, sent.get("mechanic", ""), name)
-    account = session.get(t.Account, mechanic.id)
     if account is None:
         account = t.Account(mechanic_id=mechanic.id, role=role, passphrase="", made_at=now)
         session.add(account)

@@ -5,15 +5,11 @@ from __future__ import annotations
 from marshmallow import Schema, fields, validate
 
 from bornek.core.people.roles import ROLES
-from bornek.core.people.secrets import MOST_PHRASE
+from bornek.web.fields import a_secret
 
 
 def a_name(required: bool = True) -> fields.String:
     return fields.String(required=required, validate=validate.Length(1, 80))
-
-
-def a_secret(**more: object) -> fields.String:
-    return fields.String(validate=validate.Length(max=4 * MOST_PHRASE), **more)  # type: ignore[arg-type]
 
 
 class OwnerIn(Schema):
