@@ -1,3 +1,3 @@
 """Bornek: measures, judges and plans the settings of industrial drives on the bench."""
 
-__version__ = "0.17.0"
+__version__ = "0.18.0"
