@@ -14,6 +14,7 @@ from werkzeug.serving import make_server
 
 from bornek.app import create_app
 from bornek.demo.seed import seed
+from bornek.services.people.accounts import make_account
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from chromium import launch_options
@@ -22,6 +23,8 @@ OUT = Path(__file__).parents[1] / "docs/screenshots"
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
 SET = "/jobs/w17/set/w17.output-end-play"
 PAIR = "/jobs/f12/set/f12.ring-set"
+PEOPLE = (("Marl Tennick", "owner"), ("Oda Brisk", "lead"))
+PHRASE = "kept for pictures alone"
 FILL = "fill:"
 """A key that fills a named field: fill:name=text."""
 SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
@@ -39,7 +42,7 @@ SHOTS: tuple[tuple[str, str, tuple[int, int], str, tuple[str, ...]], ...] = (
     ("life", "/units/u-h31", (1280, 800), "light", ()),
     ("strip", "/jobs/f12/strip", (1280, 800), "light", ()),
     ("inspect", "/jobs/k08/inspect", (1280, 800), "light", ("3", "0")),
-    ("new-type", "/types/new", (1280, 800), "light", ()),
+    ("people", "/people", (1280, 800), "light", ()),
     ("type", "/types/chain-ferry", (1280, 800), "light", ("ArrowDown", *("ArrowRight",) * 3)),
     ("practice", "rig:shims:27", (1280, 800), "light", ("Enter", *("ArrowDown",) * 20)),
     ("job", "/jobs/w17", (1280, 800), "light", ()),
@@ -60,7 +63,9 @@ def rig_path(address: str, told: str) -> str:
 
 def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...]) -> None:
     page.goto(address + (rig_path(address, path) if path.startswith("rig:") else path))
-    page.locator("[data-say], [data-record-setting], [data-pattern], table, form").first.wait_for()
+    page.locator(
+        "[data-say], [data-record-setting], [data-pattern], [data-accounts], table, form"
+    ).first.wait_for()
     page.evaluate("document.fonts.ready")
     for key in keys:
         if key.startswith(FILL):
@@ -80,6 +85,8 @@ def main() -> None:
         database.migrate()
         with database.writing() as session:
             seed(session, Blobs(database.files))
+            for name, role in PEOPLE:
+                make_account(session, {"name": name, "role": role, "passphrase": PHRASE}, NOW)
         server = make_server("127.0.0.1", 0, create_app(database, lambda: NOW, trusts=True), threaded=True)
         threading.Thread(target=server.serve_forever, daemon=True).start()
         browser = playwright.chromium.launch(**launch_options())

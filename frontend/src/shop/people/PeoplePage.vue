@@ -96,7 +96,7 @@ const done = () => (open.value = null);
               ><b>{{ d.who || "nobody signed in" }}</b
               ><template v-if="d.how === 'named'">, named</template></span
             >
-            <span class="truncate text-secondary max-md:col-span-2"
+            <span class="wrap-anywhere text-secondary max-md:col-span-2"
               >{{ d.what }}{{ d.about ? ": " : ""
               }}<RouterLink v-if="d.to" class="underline" :to="d.to">{{ d.about }}</RouterLink
               ><template v-else>{{ d.about }}</template

@@ -16,8 +16,21 @@ const clock = (at: number) =>
           <b>{{ i.label }}</b> of {{ clock(i.madeAt) }}, <span class="text-secondary">{{ i.about }}</span>
         </p>
         <p class="font-bold text-danger">{{ i.problem?.message }}</p>
-        <p v-if="i.problem?.yours">Mine: {{ i.problem.yours }}</p>
-        <p v-if="i.problem?.theirs.length">Meanwhile: {{ i.problem.theirs.join("; ") }}</p>
+        <div
+          v-if="i.problem?.yours || i.problem?.theirs.length"
+          class="mt-1 grid gap-x-8 wrap-anywhere md:grid-cols-2"
+        >
+          <div class="border-l-4 pl-3">
+            <h3 class="zone-head">Mine</h3>
+            <p>{{ i.problem.yours || i.label }}</p>
+          </div>
+          <div class="border-l-4 pl-3">
+            <h3 class="zone-head">Meanwhile</h3>
+            <ul>
+              <li v-for="(line, n) in i.problem.theirs" :key="n">{{ line }}</li>
+            </ul>
+          </div>
+        </div>
         <div class="mt-1 flex flex-wrap gap-2">
           <button type="button" class="control px-3" data-insist @click="$emit('insist', i)">
             Write mine down too

@@ -117,7 +117,7 @@ def leave(sent: dict[str, Any]) -> Response:
     if found is not None and found.secret:
         with yard().sessions.writing() as session:
             sign_out(session, found, sent["everywhere"], now)
-            write_deed(session, found, "people.leave", "everywhere" if sent["everywhere"] else "here", now)
+            write_deed(session, found, "people.leave", "everywhere" if sent["everywhere"] else "", now)
     response = made(_me(None, cookie(DEVICE)))
     drop(response, COOKIE)
     return response
