@@ -11174,6 +11174,7 @@ export interface components {
     schemas: {
         AccountChangeIn: {
             ended?: boolean;
+            /** @default  */
             passphrase?: string;
             /** @enum {string} */
             role?: "apprentice" | "mechanic" | "lead" | "owner";
