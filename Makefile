@@ -27,7 +27,7 @@ demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
 	@.venv/bin/bornek seed --data $(DATA) && echo "The demo yard is fresh: make demo"
 
 .PHONY: test
-test: setup browser ## Everything that CI checks: static checks side by side, then the tests on three workers
+test: setup browser ## Everything that CI checks: static checks side by side, then the tests on two workers
 	@$(MAKE) --no-print-directory -j4 --output-sync=target lint-python lint-page types-python types-page rules drift build
 	@$(MAKE) --no-print-directory pytest
 
@@ -87,7 +87,7 @@ drift: setup ## Fail if the API document or its types are not the committed ones
 
 .PHONY: pytest
 pytest: setup build ## The tests alone
-	@.venv/bin/pytest -n 3 --dist loadgroup
+	@.venv/bin/pytest -n 2 --dist loadgroup
 
 .PHONY: fuzz
 fuzz: setup ## The API fuzzed at length: 200 examples an operation

@@ -4,16 +4,23 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, TimeoutError, expect
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 Scope = Page | Locator
 
 
 def pick(scope: Scope, name: str, value: str) -> None:
-    """Opens a list and takes one of it."""
-    scope.locator(f"[data-pick='{name}']").click()
-    scope.locator(f"[role=option][data-option={value!r}]").click()
+    """Opens a list and takes one of it; where the page moved under the finger it is tapped once more."""
+    button = scope.locator(f"[data-pick='{name}']")
+    option = scope.locator(f"[role=option][data-option={value!r}]")
+    button.click()
+    try:
+        option.wait_for(timeout=5000)
+    except TimeoutError:
+        if button.get_attribute("aria-expanded") != "true":
+            button.click()
+    option.click()
 
 
 def radio(scope: Scope, name: str, value: str) -> None:

@@ -51,12 +51,12 @@ defineExpose({ lay, clear: () => (draft.value = {}), ready: answered });
 
 <template>
   <section data-sum-panel>
+    <!-- Its room is there before the answer: nothing moves under the finger. -->
     <SayLine
-      v-if="shown"
-      :say="sayOf(shown)"
-      :eyebrow="shown.title"
-      :head="shown.answer?.head ?? ''"
-      :aside="shown.answer?.aside ?? ''"
+      :say="shown ? sayOf(shown) : []"
+      :eyebrow="shown?.title ?? ''"
+      :head="shown?.answer?.head ?? ''"
+      :aside="shown?.answer?.aside ?? ''"
       low
     />
     <div class="flex flex-wrap items-end gap-4 border-b-2 bg-bay px-5 py-3">
