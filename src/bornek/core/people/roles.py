@@ -21,7 +21,7 @@ RIGHT_WORDS: dict[Right, str] = {
     "read": "look at the yard",
     "take": "take readings",
     "work": "move, judge and sign",
-    "lead": "release, close, and change types and tables",
+    "lead": "release, be a second person, close, and change types and tables",
     "own": "look after people, devices and the yard itself",
 }
 WHO_MAY: dict[Right, str] = {
