@@ -90,8 +90,8 @@ pytest: setup build ## The tests alone
 	@.venv/bin/pytest -n 2 --dist loadgroup
 
 .PHONY: fuzz
-fuzz: setup ## The API fuzzed at length: 200 examples an operation
-	@BORNEK_FUZZ=200 .venv/bin/pytest -n 2 tests/web/test_fuzz.py
+fuzz: setup ## The API and the drawing of units fuzzed at length: 200 examples each
+	@BORNEK_FUZZ=200 .venv/bin/pytest -n 2 tests/web/test_fuzz.py tests/core/test_any_definition.py
 
 .PHONY: format
 format: setup ## Put the code in its format

@@ -2,6 +2,7 @@
 two flags over each other."""
 
 import math
+import os
 from collections.abc import Callable
 from itertools import combinations
 from typing import Any
@@ -19,6 +20,8 @@ from bornek.core.units.half_built import read_half_built
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.core.units.told import tell
 
+EXAMPLES = int(os.environ.get("BORNEK_FUZZ", "20"))
+"""Few in every run; at length with `make fuzz`."""
 SHAFTS = ["a", "b", "c", "d"]
 PARTS = [f"p{i}" for i in range(12)]
 LABELS = st.sampled_from(
@@ -107,7 +110,7 @@ def sound(section: Section) -> None:
     )
 
 
-@settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=EXAMPLES, suppress_health_check=[HealthCheck.too_slow])
 @given(data=DEFINITIONS)
 def test_any_definition_is_drawn_as_far_as_it_goes(data: dict[str, Any]) -> None:
     half = read_half_built(data)
@@ -117,7 +120,7 @@ def test_any_definition_is_drawn_as_far_as_it_goes(data: dict[str, Any]) -> None
         assert "names no" not in trouble.words and "gone" not in trouble.words
 
 
-@settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=EXAMPLES, suppress_health_check=[HealthCheck.too_slow])
 @given(data=DEFINITIONS)
 def test_what_is_stored_is_sound_or_refused_in_words(data: dict[str, Any]) -> None:
     refused = refusal(data)
