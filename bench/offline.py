@@ -2,7 +2,7 @@
 answers again, and is killed now and then while they are sent. What was lost, what came twice, what was shown as a
 conflict.
 
-python bench/offline.py [rounds a tablet, 25] [kills, 20]
+python bench/offline.py [rounds a tablet, 26] [kills, 20]
 """
 
 from __future__ import annotations
@@ -99,7 +99,7 @@ def photograph(page: Page, first: int) -> None:
 
 
 def main() -> None:
-    rounds = int(sys.argv[1]) if len(sys.argv) > 1 else 25
+    rounds = int(sys.argv[1]) if len(sys.argv) > 1 else 26
     kills = int(sys.argv[2]) if len(sys.argv) > 2 else 20
     folder = Path(tempfile.mkdtemp(prefix="bornek-offline-"))
     data = folder / "yard.sqlite"
