@@ -1,1 +1,1 @@
-"""Routes of the room inspect, and what they take."""
+"""Routes of the room plan, and what they take."""
