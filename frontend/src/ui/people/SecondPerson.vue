@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Another of the yard's people who looked or agrees, and their own PIN where people sign in. */
-import { computed } from "vue";
+import { computed, watch } from "vue";
 import { actor } from "../../composables/useActor";
 import { useMe } from "../../composables/useMe";
 import { useYard } from "../../composables/useYard";
@@ -10,6 +10,8 @@ import PinField from "./PinField.vue";
 const name = defineModel<string>("name", { required: true });
 const pin = defineModel<string>("pin", { required: true });
 const props = defineProps<{ label: string; required?: boolean }>();
+/** A PIN is of one person alone. */
+watch(name, () => (pin.value = ""));
 const { yard } = useYard();
 const { authenticated } = useMe();
 const others = computed<[string, string][]>(() => [

@@ -1,1 +1,1 @@
-"""Routes of the room inspect, and what they take."""
+"""Routes of the room fit, and what they take."""
