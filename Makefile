@@ -8,8 +8,6 @@ PORT ?= 8460
 # More for the application, as SERVE=--without-tls with HOST=0.0.0.0.
 SERVE ?=
 PAGE := src/bornek/page/index.html
-export OPENBLAS_NUM_THREADS := 1
-export OMP_NUM_THREADS := 1
 # What was compiled once is kept, whatever the machine says: a third of a start is compiling.
 export PYTHONDONTWRITEBYTECODE :=
 
@@ -47,8 +45,8 @@ setup: .stamps/python .stamps/node ## Python and Node packages, from the lock fi
 	@touch $@
 
 .PHONY: browser
-browser: ## Debian's Chromium, if there is none
-	@command -v chromium >/dev/null || bash tools/apt.sh chromium
+browser: ## Debian's Chromium without windows, or else the whole one
+	@command -v chromium-headless-shell >/dev/null || bash tools/apt.sh chromium-headless-shell || command -v chromium >/dev/null || bash tools/apt.sh chromium
 
 .PHONY: build
 build: setup $(PAGE) ## The page, into the package

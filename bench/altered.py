@@ -27,8 +27,8 @@ from bornek.core.practice.streams import Stream
 from bornek.demo.seed import seed
 from bornek.services.desk import digest
 from bornek.store.base import Base
-from bornek.store.blobs import Blobs
 from bornek.store.database import Database
+from bornek.store.yard_file import make_yard
 
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
 ACTOR = {"X-Mechanic": "oda"}
@@ -123,12 +123,9 @@ def altered(bundle: Bundle, stream: Stream) -> bytes:
 class Yard:
     """A yard with one job of its own, put back after every file that was taken in."""
 
-    def __init__(self, folder: Path) -> None:
+    def __init__(self, folder: Path, demo: Path) -> None:
         self.folder, self.path = folder, folder / "yard.sqlite"
-        home = Database(folder / "home.sqlite")
-        home.migrate()
-        with home.writing() as session:
-            seed(session, Blobs(home.files))
+        home = Database(demo)
         shown = create_app(home, lambda: NOW, trusts=True).test_client()
         self.bundles = {job: opened(shown.get(f"/api/jobs/{job}/exchange.zip").data) for job in JOBS}
         own = Database(folder / "begun.sqlite")
@@ -181,8 +178,7 @@ class Yard:
         return f"broke {broken[0]}" if broken else "taken in"
 
 
-def run(folder: Path, cases: int, seed_: int = 1, say: bool = False) -> Counter[str]:
-    yard = Yard(folder)
+def run(yard: Yard, cases: int, seed_: int = 1, say: bool = False) -> Counter[str]:
     counted: Counter[str] = Counter()
     for case in range(cases):
         job = JOBS[case % len(JOBS)]
@@ -199,8 +195,10 @@ def main() -> None:
     parser.add_argument("--cases", type=int, default=3000)
     parser.add_argument("--seed", type=int, default=1)
     args = parser.parse_args()
-    with tempfile.TemporaryDirectory() as folder:
-        counted = run(Path(folder), args.cases, args.seed, say=True)
+    with tempfile.TemporaryDirectory() as name:
+        folder = Path(name)
+        make_yard(folder / "home.sqlite", seed)
+        counted = run(Yard(folder, folder / "home.sqlite"), args.cases, args.seed, say=True)
     print(f"\n{args.cases} altered files: " + ", ".join(f"{n} {what}" for what, n in counted.most_common()))
 
 

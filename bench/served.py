@@ -1,11 +1,14 @@
-"""A demo server as a process of its own on a free port, waited for by its health."""
+"""A demo server as a process of its own on a free port, waited for by its health.
+
+Each is forked from a process that has read the program already, so that two hundred starts do not read it two hundred times.
+"""
 
 from __future__ import annotations
 
+import multiprocessing
 import os
-import signal
+import runpy
 import socket
-import subprocess
 import sys
 import time
 import urllib.request
@@ -20,31 +23,26 @@ def free_port() -> int:
         return int(probe.getsockname()[1])
 
 
+def _run(module: str, *arguments: str) -> None:
+    """As `python -m module arguments`, unheard."""
+    sys.stdout = sys.stderr = open(os.devnull, "w")  # noqa: SIM115
+    sys.argv = [module, *arguments]
+    runpy.run_module(module, run_name="__main__")
+
+
 class Server:
-    """`start` waits until it answers; `kill` is kill -9 of the whole process group."""
+    """`start` waits until it answers; `kill` is kill -9."""
+
+    forks = multiprocessing.get_context("forkserver")
+    forks.set_forkserver_preload(["bornek.cli"])
 
     def __init__(self, data: Path, module: str = "bornek.cli") -> None:
         self.data, self.module, self.port = data, module, free_port()
-        self.process: subprocess.Popen[bytes] | None = None
 
     def start(self) -> None:
-        command = [
-            sys.executable,
-            "-m",
-            self.module,
-            "demo",
-            "--data",
-            str(self.data),
-            "--port",
-            str(self.port),
-        ]
-        self.process = subprocess.Popen(
-            command,
-            stdout=subprocess.DEVNULL,
-            stderr=subprocess.DEVNULL,
-            start_new_session=True,
-            cwd=Path(__file__).parent,
-        )
+        command = (self.module, "demo", "--data", str(self.data), "--port", str(self.port))
+        self.process = self.forks.Process(target=_run, args=command)
+        self.process.start()
         deadline = time.monotonic() + 30
         while time.monotonic() < deadline:
             try:
@@ -56,14 +54,12 @@ class Server:
         raise RuntimeError("The server did not come up.")
 
     def kill(self) -> None:
-        assert self.process is not None
-        os.killpg(self.process.pid, signal.SIGKILL)
-        self.process.wait()
+        self.process.kill()
+        self.process.join()
 
     def stop(self) -> None:
-        assert self.process is not None
-        os.killpg(self.process.pid, signal.SIGTERM)
-        self.process.wait()
+        self.process.terminate()
+        self.process.join()
 
 
 @contextmanager

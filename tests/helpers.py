@@ -8,6 +8,11 @@ from typing import Any
 from flask.testing import FlaskClient
 
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
+PICTURE = bytes.fromhex(
+    "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"
+    "000000040001f61738550000000049454e44ae426082"
+)
+"""A photo of one pixel."""
 
 
 class Bench:

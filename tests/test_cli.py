@@ -7,6 +7,7 @@ from pathlib import Path
 import pytest
 
 from bornek.cli import main
+from bornek.store.database import Database
 
 GIVEN = {"least": 0.06, "greatest": 0.12, "sense": "adds", "torque": 80, "source": "card"}
 KIND = "shim_pack_end_play"
@@ -52,10 +53,12 @@ def test_a_missing_file_and_an_unknown_kind_exit_2(tmp_path: Path) -> None:
 
 
 def test_backup_and_restore_bring_back_what_was_there(
-    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+    yard: Database, tmp_path: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    data, copy = tmp_path / "yard.sqlite", tmp_path / "copy.sqlite"
-    assert main(["seed", "--data", str(data)]) == 0
+    data, copy = yard.path, tmp_path / "copy.sqlite"
+    yard.close()
+    assert main(["seed", "--data", str(data)]) == 2
+    assert "there already" in capsys.readouterr().err
     assert main(["backup", "--data", str(data), "--to", str(copy)]) == 0
     assert main(["backup", "--data", str(data), "--to", str(copy)]) == 2
     data.unlink()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 import json
 import os
 import shutil
@@ -17,6 +18,11 @@ from contextlib import suppress
 from pathlib import Path
 
 import pytest
+
+from bornek.app import create_app
+from bornek.cli import main
+from bornek.store.yard_file import open_yard
+from helpers import NOW
 
 
 def start(data: Path, port: int, *more: str) -> tuple[subprocess.Popen[str], list[str]]:
@@ -57,6 +63,7 @@ def wait_for(url: str) -> None:
 
 
 def test_a_taken_port_is_passed_over_and_ctrl_c_keeps_what_was_entered(tmp_path: Path) -> None:
+    """From the very first start, which makes the yard."""
     data = tmp_path / "yard.sqlite"
     with socket.socket() as taken:
         taken.bind(("127.0.0.1", 0))
@@ -70,12 +77,9 @@ def test_a_taken_port_is_passed_over_and_ctrl_c_keeps_what_was_entered(tmp_path:
         call(address(lines) + "api/settings/p22.thrust-end-play/entries", entry)
         process.send_signal(signal.SIGINT)
         assert process.wait(timeout=20) == 0
-    process, lines = start(data, 0)
-    wait_for(address(lines))
-    view = call(address(lines) + "api/settings/p22.thrust-end-play")
-    process.send_signal(signal.SIGINT)
-    process.wait(timeout=20)
-    assert view["sheet"]["cells"][0]["shown"] == "0.140"  # type: ignore[index]
+    kept = create_app(open_yard(data), lambda: NOW, trusts=True).test_client()
+    view = kept.get("/api/settings/p22.thrust-end-play").get_json()
+    assert view["sheet"]["cells"][0]["shown"] == "0.140"
 
 
 @pytest.fixture(scope="module")
@@ -148,22 +152,12 @@ def test_a_body_is_bounded_by_its_route(running: str, path: str, size: int, stat
     assert answer.split()[1] == status, answer[:300]
 
 
-def test_the_shops_network_without_tls_wants_to_be_said(tmp_path: Path, yard_template: Path) -> None:
+def test_the_shops_network_without_tls_wants_to_be_said(
+    tmp_path: Path, yard_template: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
     data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
-    asked = [
-        sys.executable,
-        "-m",
-        "bornek.cli",
-        "serve",
-        "--data",
-        str(data),
-        "--port",
-        "0",
-        "--host",
-        "0.0.0.0",
-    ]
-    refused = subprocess.run(asked, capture_output=True, text=True, check=False, timeout=60)
-    assert refused.returncode == 2 and "--without-tls" in refused.stderr
+    assert main(["serve", "--data", str(data), "--port", "0", "--host", "0.0.0.0"]) == 2
+    assert "--without-tls" in capsys.readouterr().err
     process, lines = start(data, 0, "--host", "0.0.0.0", "--without-tls")
     process.send_signal(signal.SIGINT)
     process.wait(timeout=20)
@@ -172,12 +166,12 @@ def test_the_shops_network_without_tls_wants_to_be_said(tmp_path: Path, yard_tem
 
 
 def test_behind_a_proxy_the_cookie_is_secure_and_nobody_is_at_home(
-    tmp_path: Path, yard_template: Path
+    tmp_path: Path, yard_template: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """As the real server has it: some clear what a proxy says before anybody reads it."""
     data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
-    make = [sys.executable, "-m", "bornek.cli", "person", "--data", str(data), "Ow Berg"]
-    subprocess.run(make, input="three worn bearings\n", text=True, check=True, timeout=60)
+    monkeypatch.setattr("sys.stdin", io.StringIO("three worn bearings\n"))
+    assert main(["person", "--data", str(data), "Ow Berg"]) == 0
     process, lines = start(data, 0, "--proxy")
     home = address(lines).rstrip("/")
     over = {"X-Forwarded-For": "10.0.0.7", "X-Forwarded-Proto": "https", "Content-Type": "application/json"}

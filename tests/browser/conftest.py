@@ -45,10 +45,10 @@ def address(application: Flask) -> Iterator[str]:
 
 @pytest.fixture
 def bench(page: Page, address: str) -> Page:
-    """The page with Marl at the bench, on a yard of the test's own."""
+    """The page with Marl at the bench, on a yard of the test's own; the least of its addresses is open."""
     page.add_init_script(ACTOR)
     page.set_default_timeout(LOADED_MS)
-    page.goto(address)
+    page.goto(f"{address}/api/health")
     return page
 
 

@@ -51,5 +51,14 @@ def home(page: Page) -> str:
     return "/".join(page.url.split("/")[:3])
 
 
+def open_board(page: Page) -> None:
+    page.goto(home(page))
+
+
+def open_setting(page: Page, setting: str) -> None:
+    page.goto(f"{home(page)}/jobs/{setting.split('.')[0]}/set/{setting}")
+    expect(page.locator("[data-say]")).to_be_visible()
+
+
 def say(page: Page, words: str) -> None:
     expect(page.locator("[data-say]")).to_contain_text(words)

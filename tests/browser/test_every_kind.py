@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 import pytest
 from playwright.sync_api import Page, expect
 
-from controls import home
+from controls import home, open_board
 
 YES = True
 
@@ -176,6 +176,7 @@ def test_something_on_the_bench_is_read_within_a_minute_of_keys(bench: Page) -> 
             bench.keyboard.press(key)
             pressed += 1
 
+    open_board(bench)
     expect(bench.locator("[data-on-the-bench]")).to_be_visible()
     press("n")
     expect(bench.locator("[data-bench] [name=name]")).to_be_focused()

@@ -6,15 +6,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from controls import pick
-
-
-def home(page: Page) -> str:
-    return "/".join(page.url.split("/")[:3])
-
-
-def say(page: Page, words: str) -> None:
-    expect(page.locator("[data-say]")).to_contain_text(words)
+from controls import home, open_board, pick, say
 
 
 def open_inspection(page: Page, job: str) -> None:
@@ -182,6 +174,7 @@ def test_the_shops_own_look_for_and_cross_number(bench: Page) -> None:
 
 
 def test_a_late_order_stands_on_the_board(bench: Page) -> None:
+    open_board(bench)
     expect(bench.locator("[data-late]").first).to_contain_text("Input bearing from Lower Lock stores")
     bench.locator("[data-late-orders]").click()
     expect(bench).to_have_url(re.compile("/orders$"))

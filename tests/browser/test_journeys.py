@@ -13,14 +13,9 @@ from werkzeug.serving import make_server
 
 from bornek.app import create_app
 from bornek.store.database import Database
-from controls import pick
+from controls import open_board, open_setting, pick
 from helpers import NOW
 from trial_kind import trial
-
-
-def open_setting(page: Page, setting: str) -> None:
-    page.goto(f"{page.url.split('/jobs')[0].rstrip('/')}/jobs/{setting.split('.')[0]}/set/{setting}")
-    expect(page.locator("[data-say]")).to_be_visible()
 
 
 def say(page: Page) -> object:
@@ -38,6 +33,7 @@ def type_readings(page: Page, *texts: str) -> None:
 
 
 def test_from_the_board_to_a_signed_record_and_its_pdf(bench: Page) -> None:
+    open_board(bench)
     row = bench.locator("[data-row]", has_text="W-17")
     expect(row).to_contain_text("Swap the 0.15 for a 0.10")
     row.click()
@@ -274,7 +270,8 @@ def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, ad
     expect(bench.locator("table")).to_contain_text("Lever 5")
 
 
-def test_a_unit_is_received_at_the_door(bench: Page, address: str) -> None:
+def test_a_unit_is_received_at_the_door(bench: Page) -> None:
+    open_board(bench)
     bench.get_by_role("link", name="Receive").click()
     pick(bench, "revision", "drain-pump.1")
     for name, text in (("tag", "W-17"), ("serial", "DP2-200"), ("name", "Second Lock drain pump")):

@@ -1,24 +1,10 @@
 """What was typed is kept or refused in words, wherever the page was tapped, whatever was open, and over reloads."""
 
-import re
-
 import pytest
 from playwright.sync_api import Page, expect
 
+from controls import home, open_setting
 from walks import walk
-
-HOME = re.compile(r"^(https?://[^/]+)")
-
-
-def home(page: Page) -> str:
-    found = HOME.match(page.url)
-    assert found
-    return found[1]
-
-
-def open_setting(page: Page, setting: str) -> None:
-    page.goto(f"{home(page)}/jobs/{setting.split('.')[0]}/set/{setting}")
-    page.locator("[data-say]").wait_for()
 
 
 def fresh_round(page: Page) -> None:

@@ -18,12 +18,9 @@ from bornek.app import PAGE, create_app
 from bornek.services.people import hashes
 from bornek.store.database import Database
 from bornek.web.people.routes import limiter
+from helpers import PICTURE
 from serving import ACTOR, served
 
-PIXEL = bytes.fromhex(
-    "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"
-    "000000040001f61738550000000049454e44ae426082"
-)
 SETTING = "/jobs/w17/set/w17.output-end-play"
 TOKENS = """() => new Promise((done) => {
   const asked = indexedDB.open("bornek");
@@ -290,7 +287,7 @@ def test_a_photo_is_kept_and_sent_once(browser: Browser, live: str, yard: Databa
     photo = page.locator("input[type=file]").first
     photo.wait_for(state="attached")
     context.set_offline(True)
-    photo.set_input_files({"name": "photo.png", "mimeType": "image/png", "buffer": PIXEL})
+    photo.set_input_files({"name": "photo.png", "mimeType": "image/png", "buffer": PICTURE})
     expect(page.locator("[data-kept]")).to_have_text("1 kept here")
     context.set_offline(False)
     expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)

@@ -8,11 +8,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from controls import pick, radio
-
-
-def home(page: Page) -> str:
-    return "/".join(page.url.split("/")[:3])
+from controls import home, pick, radio
 
 
 def test_the_code_on_a_bag_finds_what_is_in_it(bench: Page) -> None:

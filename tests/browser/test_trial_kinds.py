@@ -7,15 +7,14 @@ import re
 from playwright.sync_api import Page, expect
 
 from bornek.store.database import Database
-from controls import pick
+from controls import home, open_setting, pick
 from trial_fact import trial_fact
 from trial_kind import trial
 from trial_mesh import trial_mesh, truth
 
 
-def open_setting(page: Page, setting: str) -> None:
-    page.goto(f"{page.url.split('/jobs')[0].rstrip('/')}/jobs/{setting.split('.')[0]}/set/{setting}")
-    expect(page.locator("[data-say]")).to_be_visible()
+def begin(page: Page, setting: str) -> None:
+    open_setting(page, setting)
     page.keyboard.press("Enter")
 
 
@@ -33,7 +32,7 @@ def type_pack(page: Page, knob: str, words: str, side: str = "") -> None:
 
 def test_two_adjusters_are_set_together_in_a_layout_of_their_own(bench: Page, yard: Database) -> None:
     with trial_mesh(yard) as setting:
-        open_setting(bench, setting)
+        begin(bench, setting)
         expect(bench.locator("[data-layout=side_by_side]")).to_be_visible()
         bench.keyboard.press("m")
         type_pack(bench, "pinion", "0.30 + 0.30")
@@ -60,7 +59,7 @@ def test_two_adjusters_are_set_together_in_a_layout_of_their_own(bench: Page, ya
 
 def test_every_sort_of_station_takes_its_reading(bench: Page, yard: Database) -> None:
     with trial(yard):
-        open_setting(bench, "t01.stations")
+        begin(bench, "t01.stations")
         bench.locator('[data-slot="done"] [data-no]').click()
         taken(bench, "done")
         expect(bench.locator('[data-slot="done"]')).to_contain_text("no")
@@ -88,13 +87,13 @@ def test_every_sort_of_station_takes_its_reading(bench: Page, yard: Database) ->
 
 def test_every_drawing_that_a_kind_brings_is_drawn(bench: Page, yard: Database) -> None:
     with trial(yard):
-        open_setting(bench, "t01.stations")
+        begin(bench, "t01.stations")
         for mark in ("circle", "ladder", "steps", "table", "flank"):
             expect(bench.locator(f"[data-mark={mark}]")).to_be_visible()
 
 
 def test_letters_inside_a_reading_are_no_shortcuts_and_a_remark_is_no_key(bench: Page) -> None:
-    open_setting(bench, "p22.thrust-end-play")
+    begin(bench, "p22.thrust-end-play")
     bench.keyboard.press("m")
     bench.locator("[data-type-plates]").fill("0.50 + 0.25")
     bench.get_by_role("button", name="Put in", exact=True).click()
@@ -115,7 +114,7 @@ def test_letters_inside_a_reading_are_no_shortcuts_and_a_remark_is_no_key(bench:
 
 
 def test_a_form_asks_for_more_as_it_is_answered(bench: Page) -> None:
-    open_setting(bench, "p22.thrust-end-play")
+    begin(bench, "p22.thrust-end-play")
     bench.keyboard.press("g")
     form = bench.locator("[data-given]")
     expect(form.locator("[name=drag_least]")).to_have_count(0)
@@ -127,7 +126,7 @@ def test_a_form_asks_for_more_as_it_is_answered(bench: Page) -> None:
 
 def test_a_fact_that_the_page_has_never_heard_of_is_written_by_its_form(bench: Page) -> None:
     with trial_fact() as key:
-        bench.goto(f"{bench.url.rstrip('/')}/jobs/w17/strip")
+        bench.goto(f"{home(bench)}/jobs/w17/strip")
         bench.locator(f'[data-offer="{key}"]').click()
         form = bench.locator("[data-facts] form")
         form.locator("[name=bottle]").fill("S-14")

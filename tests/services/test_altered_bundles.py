@@ -6,17 +6,20 @@ import pytest
 
 from altered import JOBS, Yard, packed, run
 
-
-def test_an_altered_file_is_refused_in_words_or_taken_in_whole(tmp_path: Path) -> None:
-    counted = run(tmp_path, 40)
-    assert set(counted) <= {"refused", "taken in"}, counted
-    assert counted["refused"] > 20
-    assert counted["taken in"] > 2
+pytestmark = pytest.mark.xdist_group("altered")
+"""One yard for all of them: it is made once."""
 
 
 @pytest.fixture(scope="module")
-def yard(tmp_path_factory: pytest.TempPathFactory) -> Yard:
-    return Yard(tmp_path_factory.mktemp("altered"))
+def yard(photographed: Path, tmp_path_factory: pytest.TempPathFactory) -> Yard:
+    return Yard(tmp_path_factory.mktemp("altered"), photographed)
+
+
+def test_an_altered_file_is_refused_in_words_or_taken_in_whole(yard: Yard) -> None:
+    counted = run(yard, 40)
+    assert set(counted) <= {"refused", "taken in"}, counted
+    assert counted["refused"] > 20
+    assert counted["taken in"] > 2
 
 
 @pytest.mark.parametrize("job", JOBS)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import io
 import json
-import shutil
 import sqlite3
 import zipfile
 from collections.abc import Callable
@@ -27,10 +26,6 @@ from bornek.store.yard_file import make_yard
 from helpers import NOW
 
 Members = dict[str, bytes]
-PICTURE = (
-    b"\x89PNG\r\n\x1a\n\x00\x00\x00\rIHDR\x00\x00\x00\x01\x00\x00\x00\x01\x08\x02\x00\x00\x00\x90wS\xde\x00\x00\x00\x0c"
-    b"IDATx\x9cc\x60\x60\x60\x00\x00\x00\x04\x00\x01\xf6\x178U\x00\x00\x00\x00IEND\xaeB`\x82"
-)
 
 
 def archived(database: Database) -> bytes:
@@ -52,18 +47,9 @@ def zipped(members: Members) -> bytes:
 
 
 @pytest.fixture(scope="module")
-def with_photo(templates: Path, tmp_path_factory: pytest.TempPathFactory) -> bytes:
+def with_photo(photographed: Path) -> bytes:
     """The archive of the demo yard with a photo in it, written once."""
-    path = tmp_path_factory.mktemp("archived") / "yard.sqlite"
-    shutil.copy(templates / "yard.sqlite", path)
-    database = Database(path)
-    client = create_app(database, lambda: NOW, trusts=True).test_client()
-    answer = client.post(
-        "/api/jobs/w26/photos?id=p1&subject=lock-plates&caption=tabs",
-        data=PICTURE,
-        headers={"X-Mechanic": "jun"},
-    )
-    assert answer.status_code == 201, answer.get_json()
+    database = Database(photographed)
     data = archived(database)
     database.close()
     return data

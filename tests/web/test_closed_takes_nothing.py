@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from helpers import let_out
+from helpers import PICTURE, let_out
 
 ACTOR = {"X-Mechanic": "marl"}
 JOB, SETTING = "/api/jobs/w08", "/api/settings/w08.output-end-play"
@@ -64,10 +64,6 @@ OTHERS = {
     "/api/settings/<setting_id>/expectations",  # asks, and writes nothing
     "/api/settings/<setting_id>/what-if",
 }
-PICTURE = bytes.fromhex(
-    "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"
-    "000000040001f61738550000000049454e44ae426082"
-)
 
 
 def test_every_route_that_writes_is_tried(client: FlaskClient) -> None:

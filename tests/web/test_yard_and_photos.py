@@ -8,12 +8,9 @@ from flask.testing import FlaskClient
 
 from bornek.app import create_app
 from bornek.store.database import Database
+from helpers import PICTURE
 
 ACTOR = {"X-Mechanic": "marl"}
-PICTURE = bytes.fromhex(
-    "89504e470d0a1a0a0000000d4948445200000001000000010802000000907753de0000000c49444154789c63606060"
-    "000000040001f61738550000000049454e44ae426082"
-)
 
 
 def at(yard: Database, moment: datetime) -> FlaskClient:

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 import numpy as np
-from scipy.signal import savgol_filter
 
 from bornek.core.trace.rests import SIGMAS, STEPS, Rest, find_rests
 from bornek.core.trace.taken import Taken, taken
@@ -47,6 +46,8 @@ def find_turns(trace: Trace, step: float, zeros: Sequence[float] = ()) -> SeenTu
     """
     if len(trace) < SMOOTHED:
         return SeenTurns()
+    from scipy.signal import savgol_filter  # half a second, which no start needs to wait for
+
     smooth = Trace(trace.t, savgol_filter(trace.v, SMOOTHED, 2), trace.first)
     band = max(STEPS * step, SIGMAS * noise(trace.v) * LEFT)
     found: list[Taken] = []

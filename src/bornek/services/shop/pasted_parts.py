@@ -9,7 +9,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
-import clevercsv
 from rapidfuzz import fuzz, process, utils
 
 from bornek.core.errors import InputError
@@ -104,6 +103,8 @@ def _given_out(text: str) -> PastedList:
 
 def _cut(text: str) -> list[list[str]]:
     """By tabs, semicolons or commas, whichever the list is written with."""
+    import clevercsv  # its tables of characters take a moment, which no start needs to wait for
+
     text = text.removeprefix("\ufeff")
     try:
         found = clevercsv.Sniffer().sniff(text, delimiters=["\t", ";", ","])
