@@ -87,6 +87,10 @@ drift: setup ## Fail if the API document or its types are not the committed ones
 pytest: setup build ## The tests alone
 	@.venv/bin/pytest -n 2 --dist loadgroup
 
+.PHONY: wide
+wide: setup browser build ## All tests: what CI runs, and every journey and case in the browser besides
+	@.venv/bin/pytest -n 2 --dist loadgroup -m ""
+
 .PHONY: fuzz
 fuzz: setup ## The API and the drawing of units fuzzed at length: 200 examples each
 	@BORNEK_FUZZ=200 .venv/bin/pytest -n 2 tests/web/test_fuzz.py tests/core/test_any_definition.py

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import UTC, datetime
 from typing import Any
 
+import pytest
 from flask.testing import FlaskClient
 
 NOW = datetime(2026, 11, 24, 9, 0, tzinfo=UTC)
@@ -13,6 +15,11 @@ PICTURE = bytes.fromhex(
     "000000040001f61738550000000049454e44ae426082"
 )
 """A photo of one pixel."""
+
+
+def in_gate(cases: Iterable[Any], least: int) -> list[Any]:
+    """Cases of which the first few are tried in every run, the others with `make wide`."""
+    return [c if n < least else pytest.param(c, marks=pytest.mark.wide) for n, c in enumerate(cases)]
 
 
 class Bench:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, pick, say
@@ -96,6 +97,7 @@ def test_a_burr_is_told_while_there_is_time_and_a_wrong_ton_is_asked_about(bench
     expect(bench.locator("[data-problem]")).to_contain_text("there are three tons")
 
 
+@pytest.mark.wide
 def test_a_ram_of_the_yard_fills_the_sum_and_its_red_line_holds(bench: Page) -> None:
     open_fit(bench)
     bench.keyboard.press("=")
@@ -111,6 +113,7 @@ def test_a_ram_of_the_yard_fills_the_sum_and_its_red_line_holds(bench: Page) -> 
     expect(bench.locator("[data-mark=gauge-face]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_sums_are_answered_as_they_are_typed_and_outlive_a_reload(bench: Page) -> None:
     bench.goto(f"{home(bench)}/sums/fit_bolts")
     say(bench, "8 bolts to 218 N·m")
@@ -129,6 +132,7 @@ def test_sums_are_answered_as_they_are_typed_and_outlive_a_reload(bench: Page) -
     say(bench, "Still to say: Torque at the nut")
 
 
+@pytest.mark.wide
 def test_a_sum_goes_on_into_a_job_with_one_tap(bench: Page) -> None:
     bench.goto(f"{home(bench)}/sums/fit_ring")
     fill(bench, bore="50", outside="90")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, open_board, pick, say
@@ -82,6 +83,7 @@ def test_a_whole_unit_is_inspected_with_keys_alone(bench: Page) -> None:
     expect(lines).to_contain_text("read again: Head shaft end play")
 
 
+@pytest.mark.wide
 def test_re_use_against_a_strict_school_waits_for_its_reason(bench: Page) -> None:
     open_inspection(bench, "p22")
     bench.locator('[data-part="thrust-bearing"]').click()
@@ -114,6 +116,7 @@ def test_evidence_ranks_causes_and_the_named_one_holds_the_build(bench: Page) ->
     expect(holds).to_contain_text("Cleared: screen cleaned, oil seen at both bearings (Marl Tennick)")
 
 
+@pytest.mark.wide
 def test_teeth_are_marked_by_a_tap_and_by_number(bench: Page) -> None:
     open_inspection(bench, "w17")
     bench.locator('[data-part="bevel-pinion"]').click()
@@ -153,6 +156,7 @@ def test_a_fit_is_measured_from_the_part_and_comes_back_with_its_verdict(bench: 
     expect(bench.locator("[data-in-force]")).to_contain_text("send out")
 
 
+@pytest.mark.wide
 def test_the_shops_own_look_for_and_cross_number(bench: Page) -> None:
     bench.goto(f"{home(bench)}/look-fors")
     own = bench.locator("[data-own]")

@@ -7,6 +7,7 @@ import re
 import threading
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 from werkzeug.serving import make_server
@@ -85,6 +86,7 @@ def test_units_as_spoken_reach_the_cell_letters_and_all(bench: Page) -> None:
     expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_contain_text("0.145")
 
 
+@pytest.mark.wide
 def test_a_correction_is_one_tap_and_keeps_the_old(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.locator('[data-slot="travel.mark_up.1"] button').click()
@@ -107,6 +109,7 @@ def test_far_from_expected_asks_what_happened_before_it_counts(bench: Page) -> N
     expect(bench.locator("[data-surprise]")).to_have_count(0)
 
 
+@pytest.mark.wide
 def test_the_mechanic_may_choose_another_and_is_told_what_to_expect(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.keyboard.press("m")
@@ -143,6 +146,7 @@ def test_a_lost_server_keeps_the_reading_here_and_counts_it_once(bench: Page) ->
     expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "taken")
 
 
+@pytest.mark.wide
 def test_a_preload_says_that_an_indicator_cannot_see_it(bench: Page) -> None:
     open_setting(bench, "w11.input-preload")
     expect(bench.locator("body")).to_contain_text("An indicator cannot see preload")
@@ -172,6 +176,7 @@ def test_a_preload_from_play_to_its_proof_by_drag(bench: Page) -> None:
     say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
 
 
+@pytest.mark.wide
 def test_two_readings_for_one_station_are_both_kept_until_one_is_struck(bench: Page, address: str) -> None:
     open_setting(bench, "w17.output-end-play")
     for n, who in enumerate(("oda", "jun")):
@@ -192,6 +197,7 @@ def test_given_shows_each_fields_own_problem_and_loses_nothing(bench: Page) -> N
     expect(bench.locator("input[name=least]")).to_have_value("wide")
 
 
+@pytest.mark.wide
 def test_a_throwaway_kind_is_driven_in_the_browser(bench: Page, yard: Database) -> None:
     with trial(yard) as setting:
         open_setting(bench, setting)
@@ -209,6 +215,7 @@ def test_a_throwaway_kind_is_driven_in_the_browser(bench: Page, yard: Database) 
         say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
 
 
+@pytest.mark.wide
 def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
     open_setting(bench, "g04.worm-bench")
     bench.keyboard.press("Enter")
@@ -242,6 +249,7 @@ def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
 def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     bench: Page, address: str, tmp_path: Path, empty: Database
 ) -> None:
+    open_board(bench)
     data = bench.request.get(f"{address}/api/jobs/w17/exchange.zip").body()
     wrong = tmp_path / "wrong.zip"
     wrong.write_bytes(b"nothing of the sort")

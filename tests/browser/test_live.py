@@ -54,6 +54,7 @@ def test_three_pries_are_three_readings_and_none_is_typed(pump_bench: Page, sim:
     expect(pump_bench.locator("[data-live-needle]")).to_have_count(1)
 
 
+@pytest.mark.wide
 def test_a_gauge_that_drops_out_in_a_round_is_said_and_typing_goes_on(
     pump_bench: Page, sim: SimGauge
 ) -> None:
@@ -71,6 +72,7 @@ def test_a_gauge_that_drops_out_in_a_round_is_said_and_typing_goes_on(
     expect(pump_bench.locator("[data-live-gauge=talking]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_another_unit_than_the_card_s_is_asked_and_the_answer_counts(pump_bench: Page, sim: SimGauge) -> None:
     sim.swap(Faults(resolution=0.0005, wrong_unit=True))
     choose(pump_bench, "talk")

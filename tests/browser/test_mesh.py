@@ -123,6 +123,7 @@ def test_packs_are_tried_out_by_keys_and_made_the_move(bench: Page) -> None:
     assert (f"{found['pinion']:.2f}", f"{found['carrier']:.2f}") == chosen
 
 
+@pytest.mark.wide
 def test_a_slider_is_dragged_to_what_the_drawer_can_make(bench: Page) -> None:
     open_pair(bench)
     bench.goto(f"{home(bench)}{PAIR}/what-if")
@@ -186,6 +187,7 @@ def test_a_photo_lies_under_the_flank_and_gives_a_first_paint_that_is_corrected(
     assert len(next(p for p in drive["patches"] if p["role"] == "painted")["points"]) > before
 
 
+@pytest.mark.wide
 def test_what_was_painted_and_not_taken_outlives_a_reload(bench: Page) -> None:
     open_pair(bench)
     bench.keyboard.press("r")
@@ -201,6 +203,7 @@ def test_what_was_painted_and_not_taken_outlives_a_reload(bench: Page) -> None:
     expect(bench.locator("[data-paint-zone] [data-painted]")).to_have_count(3)
 
 
+@pytest.mark.wide
 @pytest.mark.parametrize("path", ["/jobs/p22/mesh", "/jobs/w17/set/w17.output-end-play/what-if"])
 def test_where_there_is_nothing_to_mesh_it_is_said(bench: Page, path: str) -> None:
     bench.goto(f"{home(bench)}{path}")

@@ -4,6 +4,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, open_setting
+from helpers import in_gate
 from walks import walk
 
 
@@ -15,8 +16,8 @@ def fresh_round(page: Page) -> None:
     expect(page.locator("[data-live]")).to_be_visible()
 
 
-@pytest.mark.parametrize("first", range(0, 20, 5))
-def test_twenty_walks_of_taps_keys_and_reloads(bench: Page, first: int) -> None:
+@pytest.mark.parametrize("first", in_gate(range(0, 20, 5), 1))
+def test_five_walks_of_taps_keys_and_reloads(bench: Page, first: int) -> None:
     for seed in range(first, first + 5):
         found = walk(bench, home(bench), seed, steps=6)
         assert not found.wrong, (found.seed, found.setting, found.done, found.wrong)

@@ -13,7 +13,7 @@ from playwright.sync_api import Page, expect
 
 from bornek.app import create_app
 from bornek.store.database import Database
-from helpers import NOW, Bench
+from helpers import NOW, Bench, in_gate
 from making import Maker
 
 Make = Callable[[Maker], None]
@@ -107,7 +107,7 @@ def elsewhere(empty: Database) -> FlaskClient:
     return create_app(empty, lambda: NOW, trusts=True).test_client()
 
 
-@pytest.mark.parametrize("name", MADE)
+@pytest.mark.parametrize("name", in_gate(MADE, 2))
 def test_a_unit_of_ones_own_is_made_goes_elsewhere_and_is_set_there(
     bench: Page, elsewhere: FlaskClient, tmp_path: Path, name: str
 ) -> None:

@@ -6,16 +6,19 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from controls import complaints
+from helpers import in_gate
 
-VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play",
-         "/jobs/p22/set/p22.thrust-end-play", "/jobs/w11/record", "/jobs/f12/strip", "/jobs/f12/receive",
-         "/jobs/w17/definition", "/types", "/types/new", "/types/chain-ferry", "/search", "/jobs/k08/inspect", "/orders", "/look-fors",
-         "/yard", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off", "/jobs/k08/strip?zone=loose",
-         "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
-         "/jobs/k08/inspect?zone=gauges", "/jobs/k08/inspect?zone=section", "/jobs/g04/set/g04.worm-bench", "/nowhere",
-         "/jobs/f12/plan", "/jobs/l03/plan?zone=turns", "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours",
-         "/jobs/w26/prove", "/jobs/w26/prove?zone=run", "/jobs/k08/prove?zone=release", "/jobs/w26/prove?zone=after", "/units/u-h31",
-         "/units/u-h31?zone=lived", "/units/u-h31?zone=owed", "/report", "/practice", "/people", "/me"]  # fmt: skip
+VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play", "/jobs/w11/record",
+         "/jobs/f12/strip", "/jobs/f12/receive", "/jobs/w17/definition", "/types", "/types/new", "/types/chain-ferry", "/search",
+         "/jobs/k08/inspect", "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan",
+         "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours", "/jobs/w26/prove", "/jobs/k08/prove?zone=release",
+         "/units/u-h31", "/report", "/practice", "/people", "/me"]  # fmt: skip
+"""Each page once."""
+ZONES = ["/jobs/p22/set/p22.thrust-end-play", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off",
+         "/jobs/k08/strip?zone=loose", "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
+         "/jobs/k08/inspect?zone=gauges", "/jobs/g04/set/g04.worm-bench", "/jobs/l03/plan?zone=turns", "/jobs/w26/prove?zone=run",
+         "/jobs/w26/prove?zone=after", "/units/u-h31?zone=lived", "/units/u-h31?zone=owed"]  # fmt: skip
+"""Their other sides."""
 
 
 def open_view(page: Page, address: str, path: str) -> None:
@@ -28,7 +31,7 @@ def open_view(page: Page, address: str, path: str) -> None:
     ).to_be_visible()
 
 
-@pytest.fixture(scope="module", params=VIEWS)
+@pytest.fixture(scope="module", params=in_gate((*VIEWS, *ZONES), len(VIEWS)))
 def view(looked_at: Page, reading_room: str, request: pytest.FixtureRequest) -> Page:
     """Each view opened once for all that must hold of it."""
     looked_at.foreign.clear()  # type: ignore[attr-defined]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, pick, say
@@ -84,6 +85,7 @@ def test_a_forbidden_place_is_refused_and_overruled_with_a_reason(bench: Page) -
     expect(bench.locator("[data-overruled]")).to_contain_text("the pulley is in halves")
 
 
+@pytest.mark.wide
 def test_a_need_is_confirmed_or_overruled_where_the_step_stands(bench: Page) -> None:
     open_plan(bench)
     bench.locator("[data-step=off-long-spacer] button").click()
@@ -97,6 +99,7 @@ def test_a_need_is_confirmed_or_overruled_where_the_step_stands(bench: Page) -> 
     expect(needs.locator("li", has_text="Drive gear")).to_have_count(0)
 
 
+@pytest.mark.wide
 def test_a_step_is_left_out_with_a_reason(bench: Page) -> None:
     open_plan(bench, "/jobs/l03/plan/set-rear-play")
     bench.keyboard.press("e")
@@ -106,6 +109,7 @@ def test_a_step_is_left_out_with_a_reason(bench: Page) -> None:
     expect(bench.locator("[data-step=set-rear-play]")).to_have_count(0)
 
 
+@pytest.mark.wide
 def test_escape_puts_a_step_back_where_it_was(bench: Page) -> None:
     open_plan(bench)
     before = numbers(bench)
@@ -186,6 +190,7 @@ def test_a_stop_wants_a_reason_before_it_is_gone_past(bench: Page) -> None:
     expect(bench.locator("section").first).to_contain_text("Take apart rear cover, for good")
 
 
+@pytest.mark.wide
 def test_taken_apart_asks_for_what_came_off_and_says_what_it_costs(bench: Page) -> None:
     open_plan(bench, "/jobs/l03/plan/off-front-spacer")
     bench.locator("[data-why=taken_apart]").click()
@@ -202,6 +207,7 @@ def test_taken_apart_asks_for_what_came_off_and_says_what_it_costs(bench: Page) 
         )
 
 
+@pytest.mark.wide
 def test_written_wrongly_marks_what_rests_on_it_to_be_looked_at(bench: Page) -> None:
     open_plan(bench, "/jobs/l03/plan/off-front-spacer")
     bench.locator("[data-why=written_wrongly]").click()
@@ -254,6 +260,7 @@ def test_half_of_the_bolts_in_one_step_leaves_the_rest_without_one_and_the_day_p
     expect(bench.locator("[data-due]")).to_contain_text("Promised back 2026-12-01")
 
 
+@pytest.mark.wide
 def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(bench: Page) -> None:
     open_plan(bench)
     bench.keyboard.press("+")
@@ -297,6 +304,7 @@ def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(b
     expect(bench.locator("[data-problem]")).to_contain_text("got 'many'")
 
 
+@pytest.mark.wide
 def test_a_unit_that_came_in_boxes_is_begun_from_its_type_and_asked_what_the_section_cannot_tell(
     bench: Page,
 ) -> None:

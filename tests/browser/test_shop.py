@@ -6,6 +6,7 @@ import json
 import re
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, pick, radio
@@ -21,6 +22,7 @@ def test_the_code_on_a_bag_finds_what_is_in_it(bench: Page) -> None:
     expect(bench).to_have_url(re.compile("/jobs/k08"))
 
 
+@pytest.mark.wide
 def test_an_order_and_a_mechanic_are_found_and_nothing_is_said_so(bench: Page) -> None:
     bench.goto(f"{home(bench)}/search?q=Lower Lock")
     expect(bench.locator("[data-found]")).to_contain_text("on order")
@@ -30,6 +32,7 @@ def test_an_order_and_a_mechanic_are_found_and_nothing_is_said_so(bench: Page) -
     expect(bench.locator("main")).to_contain_text("Nothing in the yard is called zzzz")
 
 
+@pytest.mark.wide
 def test_a_type_is_copied_under_its_own_key(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-copy]").click()
@@ -55,6 +58,7 @@ def test_a_type_goes_out_as_json_and_comes_in_again_changed(bench: Page, tmp_pat
     expect(bench.locator("body")).to_contain_text("North quay capstan")
 
 
+@pytest.mark.wide
 def test_what_is_no_type_is_refused_in_words(bench: Page, tmp_path: Path) -> None:
     wrong = tmp_path / "wrong.json"
     wrong.write_text('{"format": "something else"}', encoding="utf-8")
@@ -85,6 +89,7 @@ def test_a_serial_is_named_later_and_brings_its_history(bench: Page) -> None:
     expect(bench.locator("[data-stay]").first).to_contain_text("W-17")
 
 
+@pytest.mark.wide
 def test_light_and_dark_stand_behind_the_name(bench: Page) -> None:
     bench.goto(f"{home(bench)}/orders")
     shade = "getComputedStyle(document.body).backgroundColor"
@@ -97,12 +102,14 @@ def test_light_and_dark_stand_behind_the_name(bench: Page) -> None:
     assert len(seen) == 2
 
 
+@pytest.mark.wide
 def test_the_drawer_is_counted(bench: Page) -> None:
     bench.goto(f"{home(bench)}/drawer")
     expect(bench.locator("table, form").first).to_be_visible()
     expect(bench.locator("body")).to_contain_text("C3 ring")
 
 
+@pytest.mark.wide
 def test_the_section_in_inspect_opens_the_part_behind_a_flag(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/inspect")
     expect(bench.locator("[data-grader]")).to_be_visible()
@@ -111,6 +118,7 @@ def test_the_section_in_inspect_opens_the_part_behind_a_flag(bench: Page) -> Non
     expect(bench.locator("[data-part-pane]")).to_contain_text("Countershaft cover, rear")
 
 
+@pytest.mark.wide
 def test_a_hold_shows_where_the_job_would_be_closed(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/receive")
     expect(bench.locator("[data-close]")).to_contain_text("hold not cleared")

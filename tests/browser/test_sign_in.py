@@ -148,6 +148,7 @@ def sits_well(page: Page) -> None:
     assert complaints(page) == {"light": [], "dark": []}
 
 
+@pytest.mark.wide
 def test_long_names_of_people_and_devices_sit_well(page: Page, guard: str, yard: Database) -> None:
     """The sign-in, who may sign in with an account open, one's own page, and the PIN at a known device."""
     with yard.writing() as session:

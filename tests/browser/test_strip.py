@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 from pathlib import Path
 
+import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
@@ -198,6 +199,7 @@ def test_a_spindle_on_the_bench_with_photo_and_a_washer_dropped(bench: Page, tmp
     expect(bench.locator("body")).to_contain_text("Closed 2026-11-24")
 
 
+@pytest.mark.wide
 def test_a_place_of_the_section_opens_to_its_parts_and_setting(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/w17")
     bench.locator('[data-place="output-cover"]').click()
@@ -211,6 +213,7 @@ def test_a_place_of_the_section_opens_to_its_parts_and_setting(bench: Page) -> N
     expect(bench.locator("[data-place-open]")).to_contain_text("ran well")
 
 
+@pytest.mark.wide
 def test_every_flag_of_the_six_units_can_be_tapped_on_a_tablet(bench: Page) -> None:
     bench.set_viewport_size({"width": 768, "height": 1024})
     for job in ("w17", "f12", "l03", "p22", "k08", "t05"):
@@ -243,6 +246,7 @@ def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page
     expect(bench.locator("[data-place]")).to_have_count(1)
 
 
+@pytest.mark.wide
 def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/chain-ferry")
     bench.locator("[data-leaf=steps]").click()
@@ -262,6 +266,7 @@ def test_a_step_takes_some_of_the_parts_of_which_there_are_several(bench: Page) 
     expect(bench.locator(f"[name={name}]")).to_have_value("3")
 
 
+@pytest.mark.wide
 def test_a_limit_that_says_preload_over_a_play_is_asked_about_on_the_page(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-leaf=settings]").click()

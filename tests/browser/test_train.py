@@ -8,6 +8,7 @@ from playwright.sync_api import Page, expect
 from bornek.core.mesh.cover import holes_of
 from bornek.core.mesh.worm import eccentric_shift_mm
 from controls import home, pick, say
+from helpers import in_gate
 
 
 def test_a_gearbox_is_counted_through_by_keys_to_the_last_lever(bench: Page) -> None:
@@ -31,6 +32,7 @@ def test_a_gearbox_is_counted_through_by_keys_to_the_last_lever(bench: Page) -> 
     say(bench, "It turns as it must in every position.")
 
 
+@pytest.mark.wide
 def test_a_wrong_count_stands_with_what_it_may_come_from(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/mesh/train")
     for label, out in (("3", "4.4"), ("2", "6.75")):
@@ -58,6 +60,7 @@ def test_timing_marks_are_looked_at_before_they_are_closed_in(bench: Page) -> No
     say(bench, "Put it in neutral")
 
 
+@pytest.mark.wide
 def test_what_was_typed_is_kept_when_it_is_refused(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/mesh/train")
     bench.locator("[name=out]").fill("many")
@@ -113,6 +116,7 @@ def test_a_worm_is_set_by_its_eccentric_carrier_and_read_again_clamped(bench: Pa
     )
 
 
+@pytest.mark.wide
 def test_a_steering_gear_is_set_by_the_holes_of_its_covers(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/v18/set/v18.sector-lash")
     say(bench, "Turn both covers clockwise to 315.0°.")
@@ -135,7 +139,7 @@ def test_a_steering_gear_is_set_by_the_holes_of_its_covers(bench: Page) -> None:
     signed(bench)
 
 
-@pytest.mark.parametrize("leaf", ["levers", "interlocks", "timing", "covers"])
+@pytest.mark.parametrize("leaf", in_gate(["levers", "interlocks", "timing", "covers"], 1))
 def test_levers_marks_and_covers_are_rows_of_the_types_page(bench: Page, leaf: str) -> None:
     unit = "steering-gear" if leaf == "covers" else "crane-box"
     bench.goto(f"{home(bench)}/types/{unit}")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from bornek.store.database import Database
@@ -85,6 +86,7 @@ def test_every_sort_of_station_takes_its_reading(bench: Page, yard: Database) ->
         expect(bench.locator("[data-say]")).to_contain_text("paint paint")
 
 
+@pytest.mark.wide
 def test_every_drawing_that_a_kind_brings_is_drawn(bench: Page, yard: Database) -> None:
     with trial(yard):
         begin(bench, "t01.stations")
@@ -92,6 +94,7 @@ def test_every_drawing_that_a_kind_brings_is_drawn(bench: Page, yard: Database) 
             expect(bench.locator(f"[data-mark={mark}]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_letters_inside_a_reading_are_no_shortcuts_and_a_remark_is_no_key(bench: Page) -> None:
     begin(bench, "p22.thrust-end-play")
     bench.keyboard.press("m")
@@ -113,6 +116,7 @@ def test_letters_inside_a_reading_are_no_shortcuts_and_a_remark_is_no_key(bench:
     expect(bench.locator("[data-given]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_a_form_asks_for_more_as_it_is_answered(bench: Page) -> None:
     begin(bench, "p22.thrust-end-play")
     bench.keyboard.press("g")

@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from controls import complaints, home, pick
+from helpers import in_gate
 from making import Maker
 
 LONG = "Shaft with a name that goes on and on, " * 5
@@ -162,6 +163,7 @@ def test_what_clashes_stays_drawn_is_marked_and_leads_to_where_it_is_mended(benc
     expect(bench.locator("[data-in-hand] [data-pick=toward]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_planets_that_cannot_be_put_in_are_refused_by_name(bench: Page) -> None:
     m = Maker(bench)
     m.begin("planetary-hub", "Five planets")
@@ -173,6 +175,7 @@ def test_planets_that_cannot_be_put_in_are_refused_by_name(bench: Page) -> None:
     )
 
 
+@pytest.mark.wide
 def test_only_what_can_be_chosen_is_taken_from_the_drawing(bench: Page) -> None:
     m = Maker(bench)
     m.begin("parallel-drive", "Picked", stages="one")
@@ -185,8 +188,8 @@ def test_only_what_can_be_chosen_is_taken_from_the_drawing(bench: Page) -> None:
     expect(bench.locator("[data-in-hand] [data-pick=driven]")).to_have_text("Output gear")
 
 
-@pytest.mark.parametrize(("cut", "line"), [("\t", 2), (";", 2), (",", 2)])
-def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: str, line: int) -> None:
+@pytest.mark.parametrize("cut", in_gate(["\t", ";", ","], 1))
+def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: str) -> None:
     m = Maker(bench)
     m.begin("empty", "From a list")
     bench.locator("[name=type-name]").press("Escape")
@@ -202,12 +205,13 @@ def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: s
     m.type("pasted", "\n".join(cut.join(r) for r in rows))
     m.tap("[data-read-pasted]")
     expect(bench.locator("[data-pasted-says]")).to_contain_text("3 lines read. 1 of them are a guess")
-    pick(bench.locator(f"[data-pasted-line='{line}']"), f"shaft-{line}", "new-1")
+    pick(bench.locator("[data-pasted-line='2']"), "shaft-2", "new-1")
     m.tap("[data-take-pasted]")
     expect(bench.locator("[data-list=parts] [data-row-key]")).to_have_count(3)
     expect(bench.locator("[data-part=new-2]").first).to_be_attached()
 
 
+@pytest.mark.wide
 def test_a_newer_revision_beside_a_draft_is_said_and_nothing_is_lost(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[name=type-name]").fill("Capstan, mine")
@@ -227,6 +231,7 @@ def test_a_newer_revision_beside_a_draft_is_said_and_nothing_is_lost(bench: Page
     expect(bench.locator("[name=type-name]")).to_have_value("Capstan, mine")
 
 
+@pytest.mark.wide
 def test_what_is_in_hand_offers_what_can_be_made_about_it(bench: Page) -> None:
     """A step takes parts from the drawing, a mesh its timing mark, a sleeve its lever, a part its point of the last look."""
     m = Maker(bench)
@@ -252,6 +257,7 @@ def test_what_is_in_hand_offers_what_can_be_made_about_it(bench: Page) -> None:
     expect(bench.locator("[data-hand-name]")).to_have_text("Output flange looked at")
 
 
+@pytest.mark.wide
 def test_a_saved_type_is_received_from_its_own_page(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[data-receive-one]").click()
@@ -271,6 +277,7 @@ def test_axe_finds_nothing_in_what_is_in_hand(bench: Page) -> None:
     assert complaints(bench) == {"light": [], "dark": []}
 
 
+@pytest.mark.wide
 def test_a_setting_at_a_part_without_a_place_brings_its_place(bench: Page) -> None:
     m = Maker(bench)
     m.begin("plain-shaft", "Set here")
