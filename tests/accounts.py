@@ -9,7 +9,7 @@ from argon2 import PasswordHasher
 from flask import Flask
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.services.people.accounts import make_account
 from bornek.store.database import Database
 from bornek.web.people.routes import limiter
@@ -41,7 +41,7 @@ class Clock:
 
 
 def guarded(database: Database, clock: Clock, trusts: bool = False) -> Flask:
-    app = create_app(database, clock, trusts=trusts)
+    app = app_over(database, clock, trusts=trusts)
     limiter.enabled = False
     return app
 

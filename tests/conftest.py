@@ -13,6 +13,7 @@ from flask import Flask
 from flask.testing import FlaskClient
 from hypothesis import settings
 
+from apps import give_back
 from bornek.app import create_app, wire_of
 from bornek.demo.seed import seed
 from bornek.services.shop.board import refresh_board
@@ -126,6 +127,12 @@ def one_app(empty_template: Path) -> Flask:
 def application(one_app: Flask, yard: Database) -> Flask:
     one_app.extensions["bornek"] = wire_of(yard, lambda: NOW)
     return one_app
+
+
+@pytest.fixture(autouse=True)
+def _apps_given_back() -> Iterator[None]:
+    yield
+    give_back()
 
 
 @pytest.fixture

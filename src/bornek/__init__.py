@@ -9,4 +9,4 @@ import os
 for library in ("OPENBLAS", "OMP"):
     os.environ.setdefault(f"{library}_NUM_THREADS", "1")
 
-__version__ = "0.18.0"
+__version__ = "0.18.1"

@@ -98,6 +98,14 @@ def rig_wires(rigs: Rigs, clock: Callable[[], datetime]) -> Callable[[str], Wire
     return wire
 
 
+def put_under(app: Flask, database: Database, clock: Callable[[], datetime], trusts: bool) -> None:
+    """What an application answers from: a yard, who is let in to it, and the rigs beside it."""
+    app.extensions["bornek"] = wire_of(database, clock)
+    app.extensions["bornek.door"] = Door(trusts)
+    app.extensions["bornek.rigs"] = made = Rigs(practice_folder(database.path), clock)
+    app.extensions["bornek.rig_wire"] = rig_wires(made, clock)
+
+
 def create_app(
     database: Database,
     clock: Callable[[], datetime] = now,
@@ -121,10 +129,7 @@ def create_app(
         JSON_SORT_KEYS=False,
     )
     app.json = StrictJson(app)
-    app.extensions["bornek"] = wire_of(database, clock)
-    app.extensions["bornek.door"] = Door(trusts)
-    app.extensions["bornek.rigs"] = made = Rigs(practice_folder(database.path), clock)
-    app.extensions["bornek.rig_wire"] = rig_wires(made, clock)
+    put_under(app, database, clock, trusts)
     app.wsgi_app = RigAddress(app.wsgi_app)  # type: ignore[method-assign]
     if proxied:
         app.wsgi_app = ProxyFix(app.wsgi_app, x_for=1, x_proto=1, x_host=1)  # type: ignore[method-assign]

@@ -12,10 +12,9 @@ from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 from werkzeug.serving import make_server
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
 from controls import open_board, open_setting, pick
-from helpers import NOW
 from trial_kind import trial
 
 
@@ -255,7 +254,7 @@ def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     wrong.write_bytes(b"nothing of the sort")
     bench.locator("[data-take-in]").set_input_files(wrong)
     expect(bench.get_by_role("alert")).to_contain_text("This is not an exchange file")
-    server = make_server("127.0.0.1", 0, create_app(empty, lambda: NOW, trusts=True), threaded=True)
+    server = make_server("127.0.0.1", 0, app_over(empty), threaded=True)
     threading.Thread(target=server.serve_forever, daemon=True).start()
     good = tmp_path / "w17.zip"
     good.write_bytes(data)

@@ -11,9 +11,9 @@ import pytest
 from flask.testing import FlaskClient
 from playwright.sync_api import Page, expect
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
-from helpers import NOW, Bench, in_gate
+from helpers import Bench, in_gate
 from making import Maker
 
 Make = Callable[[Maker], None]
@@ -104,7 +104,7 @@ MADE: dict[str, tuple[Make, str, tuple[str, ...]]] = {
 @pytest.fixture
 def elsewhere(empty: Database) -> FlaskClient:
     """Another yard, with nobody and nothing in it."""
-    return create_app(empty, lambda: NOW, trusts=True).test_client()
+    return app_over(empty).test_client()
 
 
 @pytest.mark.parametrize("name", in_gate(MADE, 2))

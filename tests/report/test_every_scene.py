@@ -9,7 +9,7 @@ import pytest
 from pypdf import PdfReader
 from reportlab.graphics import renderPDF
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.core.looks import PALETTE, VERDICTS, palette_css
 from bornek.core.plain import dump
 from bornek.core.scenes import Scene
@@ -17,7 +17,6 @@ from bornek.core.windows import WORDS
 from bornek.report.drawers import DRAWERS, draw
 from bornek.report.fonts_in import use_fonts
 from bornek.store.database import Database
-from helpers import NOW
 from trial_kind import every_small_scene, trial
 
 TYPES = {s.__dataclass_fields__["type"].default for s in typing.get_args(Scene)}
@@ -54,7 +53,7 @@ def test_what_a_kind_brings_along_is_drawn_with_its_words(scene: Scene) -> None:
 
 def test_the_build_sheet_of_a_job_holds_them_all(yard: Database) -> None:
     with trial(yard):
-        client = create_app(yard, lambda: NOW, trusts=True).test_client()
+        client = app_over(yard).test_client()
         pages = PdfReader(io.BytesIO(client.get("/api/jobs/t01/record.pdf").data)).pages
         text = " ".join(" ".join(p.extract_text() for p in pages).split())
     for words in ("Runout", "Lock positions", "Sequence", "Washers on the shelf", "Drive side"):

@@ -13,7 +13,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.cli import main
 from bornek.core.errors import InputError
 from bornek.services.archive.read_archive import read_archive
@@ -23,7 +23,6 @@ from bornek.services.desk import digest
 from bornek.store.blobs import Blobs
 from bornek.store.database import Database
 from bornek.store.yard_file import make_yard
-from helpers import NOW
 
 Members = dict[str, bytes]
 
@@ -60,7 +59,7 @@ def test_the_whole_demo_yard_goes_out_and_in_without_loss(with_photo: bytes, tmp
     make_yard(new, lambda session, files: take_archive(session, files, read_archive(with_photo)))
     database = Database(new)
     assert archived(database) == with_photo
-    other = create_app(database, lambda: NOW, trusts=True).test_client()
+    other = app_over(database).test_client()
     assert len(other.get("/api/board").get_json()["rows"]) > 10
     assert other.get("/api/search?q=RW7-0461").get_json()["found"]
     photo = unzipped(with_photo)
@@ -72,7 +71,7 @@ def test_every_view_of_every_job_is_the_same_there(
 ) -> None:
     new = tmp_path / "new.sqlite"
     make_yard(new, lambda session, files: take_archive(session, files, read_archive(archived(yard))))
-    other = create_app(Database(new), lambda: NOW, trusts=True).test_client()
+    other = app_over(Database(new)).test_client()
     jobs = [j["job_id"] for j in client.get("/api/yard/report").get_json()["jobs"]]
     assert len(jobs) > 20
     for job in jobs:

@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.services.desk import Desk
 from bornek.services.job.receive_job import receive_job
 from bornek.services.shop.unit_types import define_type
@@ -40,7 +40,7 @@ def trio(yard: Database) -> FlaskClient:
         define_type(desk, "trio", "Trio", {"places": places, "settings": settings})
         unit = {"id": "u-x", "tag": "X-01", "name": "Trio", "serial": "X"}
         receive_job(desk, {"id": "x01", "unit": unit, "revision": "trio.1"})
-    return create_app(yard, lambda: NOW, trusts=True).test_client()
+    return app_over(yard).test_client()
 
 
 def rounds(client: FlaskClient) -> dict[str, int]:

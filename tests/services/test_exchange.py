@@ -9,13 +9,13 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.services.desk import digest
 from bornek.services.job.exchange.editions import _STEPS
 from bornek.services.job.exchange.format import EDITION, FORMAT, ORDER, READS
 from bornek.store.base import Base
 from bornek.store.database import Database
-from helpers import NOW, Bench
+from helpers import Bench
 
 
 def body(data: bytes) -> dict[str, Any]:
@@ -41,7 +41,7 @@ def exported(client: FlaskClient) -> dict[str, Any]:
 
 @pytest.fixture
 def other(empty: Database) -> FlaskClient:
-    return create_app(empty, lambda: NOW, trusts=True).test_client()
+    return app_over(empty).test_client()
 
 
 def test_every_table_but_the_shops_own_is_in_it() -> None:

@@ -14,7 +14,7 @@ from flask.testing import FlaskClient
 from pypdf import PdfReader
 from sqlalchemy import select
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.core.settings.kind import Field, Outcome, Result, Setting
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind, forget, register
@@ -24,7 +24,7 @@ from bornek.services.job.chain import job_chain
 from bornek.services.setting.frozen import EDITION, frozen_sheet, not_held
 from bornek.store import tables as t
 from bornek.store.database import Database
-from helpers import NOW, Bench, said
+from helpers import Bench, said
 from trial_kind import KIND, TrialWasherGap, trial
 
 SETTING = "t01.gap"
@@ -93,7 +93,7 @@ class Broken(TrialWasherGap):
 @pytest.fixture
 def gap(yard: Database) -> Iterator[Bench]:
     with trial(yard) as setting:
-        bench = Bench(create_app(yard, lambda: NOW, trusts=True).test_client(), setting)
+        bench = Bench(app_over(yard).test_client(), setting)
         bench.written(
             "acts", {"kind": "as_found", "states": {"washer": "2.10"}, "seen": bench.view()["version"]}
         )
@@ -249,7 +249,7 @@ def test_a_signature_of_the_first_edition_keeps_its_own_and_says_what_it_does_no
         connection.exec_driver_sql("DROP TRIGGER keep_signature_update")
         connection.exec_driver_sql("UPDATE signature SET snapshot = ?, sha256 = ? WHERE setting_id = 'w11.output-end-play'",
                                    (json.dumps(OLD), digest(OLD)))  # fmt: skip
-    client = create_app(yard, lambda: NOW, trusts=True).test_client()
+    client = app_over(yard).test_client()
     view = client.get("/api/settings/w11.output-end-play").get_json()
     assert view["signature"]["edition"] == 1
     assert "the gauge cards" in view["signature"]["not_held"]
@@ -279,7 +279,7 @@ def test_an_exchange_file_carries_the_signature_as_it_was_signed(gap: Bench, emp
     before = shown(gap.client)["record"]
     file = gap.client.get("/api/jobs/t01/exchange.zip").data
     assert zipfile.is_zipfile(io.BytesIO(file))
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert other.post("/api/jobs/imports", data=file, headers={"X-Mechanic": "oda"}).status_code == 201
     assert shown(other)["record"] == before
 

@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.core.errors import InputError, NotFound
 from bornek.services.desk import Desk
 from bornek.services.inspect.fits import add_fit, fit_points
@@ -88,7 +88,7 @@ def test_a_fit_takes_the_finest_gauge_that_is_not_overdue(yard: Database) -> Non
 
 def test_the_unit_type_does_not_grow_with_the_job(yard: Database) -> None:
     fit(yard, label="Upper seat")
-    client = create_app(yard, lambda: NOW, trusts=True).test_client()
+    client = app_over(yard).test_client()
     sheet = client.get("/api/unit-types/drain-pump").get_json()
     assert [s["key"] for s in sheet["definition"]["settings"]] == ["thrust-end-play", "spring-end-play"]
 
@@ -197,7 +197,7 @@ def test_the_stage_rule_counts_what_is_open_once_it_was_begun(client: FlaskClien
 
 
 def test_the_inspection_travels_with_the_exchange_file(client: FlaskClient, empty: Database) -> None:
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     data = client.get("/api/jobs/k08/exchange.zip").data
     assert other.post("/api/jobs/imports", data=data, headers=ACTOR).status_code == 201
     here, there = (c.get("/api/jobs/k08/inspection").get_json() for c in (client, other))

@@ -13,11 +13,11 @@ from flask.testing import FlaskClient
 from pypdf import PdfReader
 
 from altered import opened, packed
-from bornek.app import create_app
+from apps import app_over
 from bornek.cli import main
 from bornek.services.setting.seal import ROWS, SHEET, WHO
 from bornek.store.database import Database
-from helpers import NOW, Bench
+from helpers import Bench
 
 SETTING = "w11.output-end-play"
 ACTOR = {"X-Mechanic": "oda"}
@@ -127,7 +127,7 @@ def lower(client: FlaskClient, empty: Database) -> Callable[[], FlaskClient]:
     """A yard that knows our people and gauges by a job of its own, and gets w11 from elsewhere."""
 
     def make() -> FlaskClient:
-        other = create_app(empty, lambda: NOW, trusts=True).test_client()
+        other = app_over(empty).test_client()
         for job, change in (("w17", None), ("w11", foreign)):
             data = client.get(f"/api/jobs/{job}/exchange.zip").data
             sent = change(*opened(data)) if change else data
@@ -194,7 +194,7 @@ def test_a_file_that_is_made_anew_as_a_whole_passes_without_the_code_and_fails_w
 def test_it_is_said_on_the_page_of_a_job_that_came_in_altered(client: FlaskClient, empty: Database) -> None:
     content, files = opened(client.get("/api/jobs/w11/exchange.zip").data)
     content["rows"]["signature"][0]["snapshot"]["remark"] = "as agreed"
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert other.post("/api/jobs/imports", data=packed((content, files)), headers=ACTOR).status_code == 201
     setting = content["rows"]["signature"][0]["setting_id"]
     assert set(broken(other, setting)) == {SHEET, WHO}

@@ -12,7 +12,7 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store import tables as t
 from bornek.store.database import Database
 from helpers import NOW
@@ -39,7 +39,7 @@ def clock() -> Clock:
 
 @pytest.fixture
 def client(yard: Database, clock: Clock) -> FlaskClient:
-    return create_app(yard, clock, trusts=True).test_client()
+    return app_over(yard, clock).test_client()
 
 
 @pytest.fixture
@@ -267,7 +267,7 @@ def test_a_job_with_fits_goes_out_and_comes_in_whole(
     plan = laid(write, "fit_heat", HEAT)["hot"]["fact"]
     write("w17", "heat_read", fit=plan, t="135")
     file = client.get("/api/jobs/w17/exchange.zip").data
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     other.post("/api/mechanics", json={"id": "oda", "name": "Oda Brisk"})
     came = other.post(
         "/api/jobs/imports", data={"file": (BytesIO(file), "w17.zip")}, headers={"X-Mechanic": "oda"}

@@ -8,11 +8,10 @@ from typing import Any
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.core.parts.look_fors import look_fors_of
 from bornek.core.units.definition import Part
 from bornek.store.database import Database
-from helpers import NOW
 
 _ids = count(1)
 ACTOR = {"X-Mechanic": "marl"}
@@ -183,7 +182,7 @@ def test_a_job_taken_in_elsewhere_brings_the_look_for_it_was_graded_by(
 ) -> None:
     post(client, "/api/look-fors", group="key", label="Yellow paint gone", means="It was out before.")
     grade(client, "coupling-key", "sound")
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     data = client.get("/api/jobs/p22/exchange.zip").data
     taken = other.post("/api/jobs/imports", data=data, headers=ACTOR, content_type="application/zip")
     assert taken.status_code == 201, taken.get_json()

@@ -11,10 +11,10 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.core.units.definition import EDITION
 from bornek.store.database import Database
-from helpers import NOW, Bench
+from helpers import Bench
 
 Write = Callable[..., Any]
 
@@ -149,7 +149,7 @@ def test_the_order_as_worked_goes_along_in_the_exchange_file_and_onto_paper(
     client: FlaskClient, empty: Database
 ) -> None:
     sent = client.get("/api/jobs/l03/exchange.zip").data
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert other.post("/api/jobs/imports", data=sent).status_code == 201
     here, there = plan(client, "l03"), plan(other, "l03")
     assert there["steps"] == here["steps"] and there["turns"] == here["turns"]

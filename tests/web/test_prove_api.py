@@ -9,7 +9,7 @@ import pytest
 from flask.testing import FlaskClient
 from icalendar import Calendar
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
 from helpers import NOW, let_out, look_at_all, points_of, prove
 
@@ -158,9 +158,9 @@ def test_a_stage_takes_its_limit_from_the_type(client: FlaskClient) -> None:
 
 
 def test_a_reading_without_a_minute_was_taken_now(yard: Database) -> None:
-    client = create_app(yard, lambda: NOW, trusts=True).test_client()
+    client = app_over(yard).test_client()
     run = half_load(client)
-    later = create_app(yard, lambda: NOW + timedelta(minutes=12), trusts=True).test_client()
+    later = app_over(yard, lambda: NOW + timedelta(minutes=12)).test_client()
     assert prove(later, "w26", "run_read", run=run, part="output-top", text="31").status_code == 201
     shown = later.get(f"{JOB}/prove").get_json()["running"]["runs"][-1]
     assert next(b for b in shown["rows"] if b["part"] == "output-top")["last"] == "31 °C at 12 min"

@@ -9,9 +9,8 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
-from helpers import NOW
 
 
 def test_the_pdf_tells_as_found_rounds_as_left_and_who(client: FlaskClient) -> None:
@@ -51,7 +50,7 @@ def test_the_exchange_file_imports_into_an_empty_database_without_loss(
     client: FlaskClient, empty: Database, job: str
 ) -> None:
     data = client.get(f"/api/jobs/{job}/exchange.zip").data
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert other.post("/api/jobs/imports", data=data).get_json() == {"job_id": job}
     assert other.get(f"/api/jobs/{job}/exchange.zip").data == data
     for path in (f"/api/jobs/{job}/record", f"/api/jobs/{job}/readings.csv"):
@@ -85,7 +84,7 @@ def test_a_job_already_here_and_a_tampered_file_are_refused(client: FlaskClient,
     twice = client.post("/api/jobs/imports", data=data)
     assert twice.status_code == 422
     assert "already" in twice.get_json()["message"]
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     tampered = _changed(data, lambda b: b["rows"]["entry"][0].update(as_typed="9"))
     assert "changed on the way" in other.post("/api/jobs/imports", data=tampered).get_json()["message"]
 

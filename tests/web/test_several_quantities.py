@@ -10,9 +10,9 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
-from helpers import NOW, Bench, said
+from helpers import Bench, said
 from trial_mesh import trial_mesh, truth
 
 FOUND = {"pinion": [0.3, 0.3], "sides": {"left": [0.3, 0.1], "right": [0.3, 0.3]}}
@@ -21,7 +21,7 @@ FOUND = {"pinion": [0.3, 0.3], "sides": {"left": [0.3, 0.1], "right": [0.3, 0.3]
 @pytest.fixture
 def pair(yard: Database) -> Iterator[Bench]:
     with trial_mesh(yard) as setting:
-        yield Bench(create_app(yard, lambda: NOW, trusts=True).test_client(), setting)
+        yield Bench(app_over(yard).test_client(), setting)
 
 
 def act(pair: Bench, kind: str, states: dict[str, Any]) -> dict[str, Any]:
@@ -163,7 +163,7 @@ def test_it_travels_in_an_exchange_file_and_comes_back_the_same(pair: Bench, emp
     best = begun(pair)["sheet"]["move"]["best"]
     act(pair, "move", sent(best))
     file = pair.client.get("/api/jobs/t02/exchange.zip").data
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     taken = other.post("/api/jobs/imports", data=file, headers={"X-Mechanic": "oda"})
     assert taken.status_code == 201, taken.get_json()
     here, there = pair.view(), Bench(other, "t02.pair").view()

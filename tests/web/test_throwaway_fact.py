@@ -10,9 +10,8 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
-from helpers import NOW
 from trial_fact import trial_fact
 
 BODY = {"bottle": "S-14", "colour": "milky", "part": "output-shaft", "remark": "smells burnt"}
@@ -89,7 +88,7 @@ def test_it_travels_to_who_knows_it_and_is_refused_by_name_by_who_does_not(
 
     write(client, fact, 1)
     file = client.get("/api/jobs/w17/exchange.zip").data
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert other.post("/api/jobs/imports", data=file, headers={"X-Mechanic": "oda"}).status_code == 201
     assert len(other.get("/api/jobs/w17/strip").get_json()["written"]) == 1
     forget_fact(fact)

@@ -11,7 +11,8 @@ from PIL import Image
 from sqlalchemy import select, text
 
 from altered import opened, packed
-from bornek.app import create_app, wire_of
+from apps import app_over
+from bornek.app import wire_of
 from bornek.core.quantities import parse
 from bornek.store import tables as t
 from bornek.store.database import Database
@@ -40,7 +41,7 @@ def test_a_key_covers_the_bytes_of_a_file(client: FlaskClient) -> None:
 def test_an_import_sent_again_gets_its_job_and_another_file_is_told_apart(
     client: FlaskClient, empty: Database
 ) -> None:
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     headers = ACTOR | {"Idempotency-Key": "k2"}
     data = client.get("/api/jobs/c09/exchange.zip").data
     for _ in range(2):
@@ -116,7 +117,7 @@ def test_a_body_of_more_than_a_million_signs_is_refused(client: FlaskClient) -> 
 
 def test_an_exchange_file_may_not_write_on_another_job(client: FlaskClient, empty: Database) -> None:
     """A row of the file that names a job, a setting or a round that is here and not its own."""
-    other = create_app(empty, lambda: NOW, trusts=True).test_client()
+    other = app_over(empty).test_client()
     assert (
         other.post(
             "/api/jobs/imports", data=client.get("/api/jobs/w17/exchange.zip").data, headers=ACTOR

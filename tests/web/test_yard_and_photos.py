@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from bornek.app import create_app
+from apps import app_over
 from bornek.store.database import Database
 from helpers import PICTURE
 
@@ -14,7 +14,7 @@ ACTOR = {"X-Mechanic": "marl"}
 
 
 def at(yard: Database, moment: datetime) -> FlaskClient:
-    return create_app(yard, lambda: moment, trusts=True).test_client()
+    return app_over(yard, lambda: moment).test_client()
 
 
 def name(client: FlaskClient, zone: str, called: str = "Lower yard") -> Any:
@@ -109,7 +109,7 @@ def test_a_parts_list_cut_by_any_usual_sign_is_taken(client: FlaskClient, cut: s
 def test_a_job_is_closed_and_opened_again_on_the_yards_own_day(yard: Database) -> None:
     """Late in the evening in London it is the next day in Tokyo: closing, its refusal and the record say so."""
     evening = datetime(2026, 11, 24, 20, 0, tzinfo=UTC)
-    client = create_app(yard, lambda: evening, trusts=True).test_client()
+    client = app_over(yard, lambda: evening).test_client()
     assert name(client, "Asia/Tokyo").status_code == 201
     for what in ("openings", "release", "close"):
         body = {"id": what, "words": "said by hand"} | ({"how": "as_it_is"} if what == "release" else {})
