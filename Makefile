@@ -35,7 +35,7 @@ setup: .stamps/python .stamps/node ## Python and Node packages, from the lock fi
 .stamps/python: requirements.lock pyproject.toml
 	@mkdir -p .stamps
 	@test -x $(PY) || $(PYTHON) -m venv .venv || { rm -rf .venv; bash tools/apt.sh python3-venv && $(PYTHON) -m venv .venv; }
-	@$(PY) -m pip install -q --disable-pip-version-check -r requirements.lock
+	@$(PY) -m pip install -q --disable-pip-version-check --no-compile -r requirements.lock
 	@$(PY) -m pip install -q --disable-pip-version-check --no-deps -e .
 	@touch $@
 
