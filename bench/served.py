@@ -41,7 +41,7 @@ class Server:
 
     def start(self) -> None:
         command = (self.module, "demo", "--data", str(self.data), "--port", str(self.port))
-        self.process = self.forks.Process(target=_run, args=command)
+        self.process = self.forks.Process(target=_run, args=command, daemon=True)
         self.process.start()
         deadline = time.monotonic() + 30
         while time.monotonic() < deadline:

@@ -175,7 +175,6 @@ def test_a_preload_from_play_to_its_proof_by_drag(bench: Page) -> None:
     say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
 
 
-@pytest.mark.wide
 def test_two_readings_for_one_station_are_both_kept_until_one_is_struck(bench: Page, address: str) -> None:
     open_setting(bench, "w17.output-end-play")
     for n, who in enumerate(("oda", "jun")):

@@ -187,7 +187,6 @@ def test_a_photo_lies_under_the_flank_and_gives_a_first_paint_that_is_corrected(
     assert len(next(p for p in drive["patches"] if p["role"] == "painted")["points"]) > before
 
 
-@pytest.mark.wide
 def test_what_was_painted_and_not_taken_outlives_a_reload(bench: Page) -> None:
     open_pair(bench)
     bench.keyboard.press("r")

@@ -260,7 +260,6 @@ def test_half_of_the_bolts_in_one_step_leaves_the_rest_without_one_and_the_day_p
     expect(bench.locator("[data-due]")).to_contain_text("Promised back 2026-12-01")
 
 
-@pytest.mark.wide
 def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(bench: Page) -> None:
     open_plan(bench)
     bench.keyboard.press("+")

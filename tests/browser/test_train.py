@@ -60,7 +60,6 @@ def test_timing_marks_are_looked_at_before_they_are_closed_in(bench: Page) -> No
     say(bench, "Put it in neutral")
 
 
-@pytest.mark.wide
 def test_what_was_typed_is_kept_when_it_is_refused(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/mesh/train")
     bench.locator("[name=out]").fill("many")
