@@ -66,7 +66,7 @@ WALKS = {
 }  # fmt: skip
 
 IN_GATE = ("4 spindle on a taper", "5 rolling drag", "8 by feel", "10 selective washer")
-"""Between them every sort of station, and an adjuster of every sort that is turned, slid or swapped."""
+"""Between them every way in which these walks answer, and an adjuster that is slid, turned, swapped."""
 
 
 def live(page: Page) -> str:

@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
-from controls import home, pick, say
+from controls import home, open_board, pick, say
 
 TURNED = 20.0
 OUT = TURNED * 13 / 47
@@ -189,7 +189,7 @@ def test_a_whole_job_from_received_to_released(bench: Page) -> None:
     prove(bench, job)
     run_in(bench)
     release(bench, job)
-    bench.goto(home(bench))
+    open_board(bench)
     due = bench.locator("[data-due-row]", has_text="Paint the seal cover")
     expect(due).to_contain_text("until 2027-04-01")
     due.click()

@@ -211,7 +211,6 @@ def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: s
     expect(bench.locator("[data-part=new-2]").first).to_be_attached()
 
 
-@pytest.mark.wide
 def test_a_newer_revision_beside_a_draft_is_said_and_nothing_is_lost(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[name=type-name]").fill("Capstan, mine")

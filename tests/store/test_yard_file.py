@@ -25,7 +25,7 @@ def data(yard_template: Path, tmp_path: Path) -> Path:
 
 def one_hand(session: Session, files: Blobs) -> None:
     """The least that a yard is begun with: somebody, and a picture."""
-    add_mechanic(session, "marl", "Marl Fenn")
+    add_mechanic(session, "marl", "Marl Tennick")
     files.put(b"a picture")
 
 
