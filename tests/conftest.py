@@ -99,22 +99,43 @@ def yard_template(templates: Path) -> Path:
     return templates / "yard.sqlite"
 
 
-def _copy(template: Path, tmp_path: Path) -> Iterator[Database]:
-    path = tmp_path / template.name
-    shutil.copy(template, path)
-    database = Database(path)
-    yield database
-    database.close()
+class Bed:
+    """Where a template is laid down anew for every test: the engine stays, and with it every statement that it has compiled."""
+
+    def __init__(self, template: Path, folder: Path) -> None:
+        self.template = template
+        self.database = Database(folder / template.name)
+
+    def laid_anew(self) -> Database:
+        self.database.close()
+        shutil.rmtree(self.database.path.parent)
+        self.database.path.parent.mkdir()
+        shutil.copy(self.template, self.database.path)
+        return self.database
+
+
+def _bed(template: Path, tmp_path_factory: pytest.TempPathFactory) -> Bed:
+    return Bed(template, tmp_path_factory.mktemp("bed") / template.stem)
+
+
+@pytest.fixture(scope="session")
+def empty_bed(empty_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Bed:
+    return _bed(empty_template, tmp_path_factory)
+
+
+@pytest.fixture(scope="session")
+def yard_bed(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Bed:
+    return _bed(yard_template, tmp_path_factory)
 
 
 @pytest.fixture
-def empty(empty_template: Path, tmp_path: Path) -> Iterator[Database]:
-    yield from _copy(empty_template, tmp_path)
+def empty(empty_bed: Bed) -> Database:
+    return empty_bed.laid_anew()
 
 
 @pytest.fixture
-def yard(yard_template: Path, tmp_path: Path) -> Iterator[Database]:
-    yield from _copy(yard_template, tmp_path)
+def yard(yard_bed: Bed) -> Database:
+    return yard_bed.laid_anew()
 
 
 @pytest.fixture(scope="session")

@@ -2,7 +2,8 @@
 
 import sqlite3
 import threading
-from pathlib import Path
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 import pytest
 from flask import Flask
@@ -43,33 +44,39 @@ def test_a_write_inside_a_write_is_refused_instead_of_waiting_for_itself(yard: D
         pass
 
 
+@contextmanager
+def each_connection_told(database: Database, pragma: str) -> Iterator[None]:
+    def tell(connection: sqlite3.Connection, *_: object) -> None:
+        connection.execute(f"PRAGMA {pragma}")
+
+    event.listen(database.engine, "checkout", tell)
+    yield
+    event.remove(database.engine, "checkout", tell)
+
+
 def test_a_full_disk_is_said_as_one_and_what_was_typed_can_be_sent_again(
     application: Flask, yard: Database, client: FlaskClient
 ) -> None:
     pump = Bench(client, "p22.thrust-end-play")
     before = pump.read("travel.mark_up.1", "0.14")
-    room = "PRAGMA max_page_count = 1"  # SQLite takes the pages that there are as the least
-
-    @event.listens_for(yard.engine, "checkout")
-    def fill(connection: sqlite3.Connection, *_: object) -> None:
-        connection.execute(room)
-
     body = {"slot": "travel.mark_up.2", "text": "0.14", "id": "again"}
-    answers = [pump.post("entries", body | {"id": f"r{n}"}) for n in range(40)]
+    with each_connection_told(
+        yard, "max_page_count = 1"
+    ):  # SQLite takes the pages that there are as the least
+        answers = [pump.post("entries", body | {"id": f"r{n}"}) for n in range(40)]
     full = next(a for a in answers if a.status_code != 201)
     assert (full.status_code, full.get_json()["code"]) == (507, "full")
     assert "Everything written before is kept" in full.get_json()["message"]
-    room = "PRAGMA max_page_count = 100000"
-    assert pump.post("entries", body).status_code == 201
+    with each_connection_told(yard, "max_page_count = 100000"):
+        assert pump.post("entries", body).status_code == 201
     assert pump.view()["sheet"]["cells"][0]["shown"] == before["sheet"]["cells"][0]["shown"]
 
 
-def test_a_file_that_another_program_holds_is_said_as_held(yard: Database, tmp_path: Path) -> None:
-    @event.listens_for(yard.engine, "checkout")
-    def hurry(connection: sqlite3.Connection, *_: object) -> None:
-        connection.execute("PRAGMA busy_timeout = 1")
-
-    with sqlite3.connect(yard.path, isolation_level=None) as other:
+def test_a_file_that_another_program_holds_is_said_as_held(yard: Database) -> None:
+    with (
+        each_connection_told(yard, "busy_timeout = 1"),
+        sqlite3.connect(yard.path, isolation_level=None) as other,
+    ):
         other.execute("BEGIN IMMEDIATE")
         with pytest.raises(StorageBusy), yard.writing() as session:
             session.connection()

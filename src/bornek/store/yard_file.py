@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import InputError
 from bornek.store.blobs import Blobs
 from bornek.store.database import MIGRATIONS, Database, files_beside
+from bornek.store.empty_yard import lay_empty
 from bornek.store.tables import APPEND_ONLY
 
 ENDINGS = ("", "-wal", "-shm")
@@ -30,8 +31,7 @@ def make_yard(path: Path, fill: Callable[[Session, Blobs], None]) -> None:
     for left in path.parent.glob(f"{path.stem}.begun-*"):
         _remove(left)
     draft = path.with_name(f"{path.stem}.begun-{os.getpid()}{path.suffix}")
-    database = Database(draft)
-    database.migrate()
+    database = lay_empty(draft)
     with database.writing() as session:
         fill(session, Blobs(database.files))
     database.close()

@@ -13,7 +13,7 @@ from bornek.services.archive.take_archive import take_archive
 from bornek.services.job.verify_file import Verified, verified
 from bornek.store import tables as t
 from bornek.store.blobs import Blobs
-from bornek.store.database import Database
+from bornek.store.empty_yard import lay_empty
 
 
 def verify_archive(data: bytes, today: date) -> tuple[list[Verified], str]:
@@ -21,9 +21,8 @@ def verify_archive(data: bytes, today: date) -> tuple[list[Verified], str]:
     changed, or does not hold together."""
     archive = read_archive(data)
     with tempfile.TemporaryDirectory() as folder:
-        database = Database(Path(folder) / "looked-at.sqlite")
+        database = lay_empty(Path(folder) / "looked-at.sqlite")
         try:
-            database.migrate()
             with database.writing() as session:
                 take_archive(session, Blobs(database.files), archive)
                 jobs = session.scalars(select(t.Job.id).order_by(t.Job.id)).all()

@@ -16,8 +16,9 @@ from bornek.core.practice.rigs.rig import Rig
 from bornek.core.practice.rigs.rows import BENCH_SORTS, make_bench, make_rig
 from bornek.services.practice.rig_yard import fill_rig_yard
 from bornek.store.database import Database
+from bornek.store.empty_yard import lay_empty
 from bornek.store.practice.book import Attempt, PracticeBook
-from bornek.store.yard_file import make_yard, open_yard
+from bornek.store.yard_file import open_yard
 
 OPEN_AT_ONCE = 12
 ASK, LOOK, LIFTED = "ask", "look", "lifted"
@@ -32,7 +33,6 @@ class Rigs:
         self.book = PracticeBook(folder / "practice.sqlite")
         self._open: OrderedDict[str, Database] = OrderedDict()
         self._lock = Lock()
-        self._edition_known = False
 
     def begin(self, sort: str, number: int, learner: str, name: str) -> str:
         """A fresh rig for a learner; its id."""
@@ -40,8 +40,7 @@ class Rigs:
         key = uuid.uuid4().hex
         now = self._clock()
         with self._lock:
-            shutil.copy(self._empty(), self._file(key))
-        database = self.database(key, begun=True)
+            database = self._held(key, lay_empty(self._file(key)))
         with database.writing() as session:
             fill_rig_yard(session, rig, key, name, now)
         with self.book.open() as book:
@@ -66,27 +65,19 @@ class Rigs:
             raise NotFound("There are no stations at this rig.", field="rig")
         return make_bench(attempt.sort, attempt.number)
 
-    def database(self, key: str, begun: bool = False) -> Database:
+    def database(self, key: str) -> Database:
         """The rig's own yard, open."""
-        if not begun:
-            self.attempt(key)
+        self.attempt(key)
         with self._lock:
-            if key not in self._open:
-                self._open[key] = open_yard(self._file(key))
-            self._open.move_to_end(key)
-            while len(self._open) > OPEN_AT_ONCE:
-                self._open.popitem(last=False)[1].close()
-            return self._open[key]
+            return self._held(key, self._open.get(key) or open_yard(self._file(key)))
 
-    def _empty(self) -> Path:
-        """An empty yard of this edition: copied for every rig, for making one takes a second."""
-        empty = self.folder / "empty.sqlite"
-        if not empty.exists():
-            make_yard(empty, lambda session, files: None)
-        elif not self._edition_known:
-            open_yard(empty).close()
-        self._edition_known = True
-        return empty
+    def _held(self, key: str, database: Database) -> Database:
+        """The last that were used stay open."""
+        self._open[key] = database
+        self._open.move_to_end(key)
+        while len(self._open) > OPEN_AT_ONCE:
+            self._open.popitem(last=False)[1].close()
+        return database
 
     def wipe(self, learner: str) -> None:
         """Everything that a learner did is gone."""

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import shutil
 import tempfile
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from datetime import UTC, date, datetime, time
-from functools import cache, partial
+from functools import partial
 from pathlib import Path
 from typing import Any
 
@@ -31,7 +30,7 @@ from bornek.services.shop.board import refresh_board, view_board
 from bornek.services.strip.view import view_strip
 from bornek.services.unit.life import view_life
 from bornek.store import tables as t
-from bornek.store.database import Database
+from bornek.store.empty_yard import lay_empty
 from bornek.store.queries.jobs import job_with_unit, settings_of
 
 Draw = Callable[[Mapping[str, Any]], object]
@@ -48,9 +47,7 @@ def rehearse(bundle: Bundle, rows: Rows, today: date, draw: Draw) -> None:
 def alone(bundle: Bundle, rows: Rows) -> Iterator[Session]:
     """A session over an empty yard that holds this job only."""
     with tempfile.TemporaryDirectory() as folder:
-        path = Path(folder) / "rehearsal.sqlite"
-        shutil.copy(_empty_yard(), path)
-        database = Database(path)
+        database = lay_empty(Path(folder) / "rehearsal.sqlite")
         try:
             with database.writing() as session:
                 write_rows(session, bundle, lambda name: rows[name])
@@ -98,13 +95,3 @@ def _make(what: str, look: Callable[[], object]) -> None:
 def _is_outgrown(setting: t.Setting) -> bool:
     """Laid out under an earlier version of its kind: it may ask for more than was given, and says so."""
     return setting.kind_version < find_calculation(setting.kind).version
-
-
-@cache
-def _empty_yard() -> Path:
-    """A migrated file without a row, made once."""
-    folder = Path(tempfile.mkdtemp(prefix="bornek-"))
-    database = Database(folder / "empty.sqlite")
-    database.migrate()
-    database.close()
-    return folder / "empty.sqlite"
