@@ -10,7 +10,7 @@ from bornek.core.errors import InputError
 from bornek.services.archive.format import archived
 from bornek.services.archive.read_archive import Archive, refused
 from bornek.services.archive.write_archive import store_edition
-from bornek.services.job.exchange.write_rows import typed_row
+from bornek.services.job.exchange.write_rows import insert_rows, typed_row
 from bornek.services.job.index_job import index_job
 from bornek.services.strip.add_photo import Files
 from bornek.store import tables as t
@@ -41,8 +41,7 @@ def take_archive(session: Session, files: Files, archive: Archive) -> None:
     session.query(t.Yard).delete()
     try:
         for table in archived():
-            for row in archive.rows[table.name]:
-                session.execute(table.insert().values(typed_row(table.name, row)))
+            insert_rows(session, table, [typed_row(table.name, row) for row in archive.rows[table.name]])
         session.flush()
     except IntegrityError as error:
         raise refused("two of its rows are one, or one lacks what it needs") from error

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from bornek.core.errors import InputError
 from bornek.core.facts.registry import find_fact_kind
 from bornek.core.structure import build
+from bornek.core.units.definition import Definition
 from bornek.core.units.part_kinds import PART_KINDS
 from bornek.services.job.job_definition import definition_of
 from bornek.store import tables as t
@@ -32,8 +33,8 @@ def index_job(session: Session, job_id: str) -> None:
     )
     rows += [component_row(job_id, stay.part_key, component) for stay, component in stays]
     add_rows(session, rows)
-    for fact in live_facts(session, job_id):
-        index_fact(session, fact)
+    definition = definition_of(job)
+    add_rows(session, [r for f in live_facts(session, job_id) if (r := _fact_row(f, unit.tag, definition))])
 
 
 def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
@@ -49,11 +50,15 @@ def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
 def index_fact(session: Session, fact: t.Fact) -> None:
     """What a fact declares to be found by."""
     job, unit = job_with_unit(session, fact.job_id)
+    row = _fact_row(fact, unit.tag, definition_of(job))
+    add_rows(session, [row] if row else [])
+
+
+def _fact_row(fact: t.Fact, tag: str, definition: Definition) -> Found | None:
     try:
         kind = find_fact_kind(fact.fact_kind)
         body = build(kind.body, fact.body)
     except InputError:
-        return
-    found = kind.findable(body, unit.tag, definition_of(job).label_of(fact.subject) or fact.subject)
-    if found is not None:
-        add_rows(session, [Found(found.what, fact.job_id, fact.subject, found.title, found.words)])
+        return None
+    found = kind.findable(body, tag, definition.label_of(fact.subject) or fact.subject)
+    return Found(found.what, fact.job_id, fact.subject, found.title, found.words) if found else None
