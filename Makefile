@@ -25,7 +25,7 @@ demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
 	@.venv/bin/bornek seed --data $(DATA) && echo "The demo yard is fresh: make demo"
 
 .PHONY: test
-test: setup browser ## Everything that CI checks: static checks side by side, then the tests on two workers
+test: setup browser ## Everything that CI checks: static checks side by side, then the tests on three workers
 	@$(MAKE) --no-print-directory -j4 --output-sync=target lint-python lint-page types-python types-page rules drift build
 	@$(MAKE) --no-print-directory pytest
 
@@ -84,12 +84,12 @@ drift: setup ## Fail if the API document or its types are not the committed ones
 	@cd frontend && npx --no-install openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
 
 .PHONY: pytest
-pytest: setup build ## The tests alone
-	@.venv/bin/pytest -n 2 --dist loadgroup
+pytest: setup build ## The tests alone: three workers keep two cores busy while one waits for a page or a server
+	@.venv/bin/pytest -n 3 --dist loadgroup
 
 .PHONY: wide
 wide: setup browser build ## All tests: what CI runs, and every journey and case in the browser besides
-	@.venv/bin/pytest -n 2 --dist loadgroup -m ""
+	@.venv/bin/pytest -n 3 --dist loadgroup -m ""
 
 .PHONY: fuzz
 fuzz: setup ## The API and the drawing of units fuzzed at length: 200 examples each

@@ -39,6 +39,16 @@ export default tseslint.config(
     },
   },
   {
+    files: ["src/**/*.{ts,vue}"],
+    ignores: ["src/composables/keepAnswer.ts"],
+    rules: {
+      "no-restricted-properties": [
+        "error",
+        { property: "setQueryData", message: "keepAnswer: an older look may be on its way." },
+      ],
+    },
+  },
+  {
     rules: {
       "vue/max-attributes-per-line": "off",
       "vue/singleline-html-element-content-newline": "off",

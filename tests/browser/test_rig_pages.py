@@ -46,13 +46,14 @@ def dial_says(page: Page) -> str:
 
 
 def read_by_keys(page: Page) -> None:
-    """Pulled with the arrow, read from what the needle speaks, typed."""
+    """Pulled with the arrow held down, read from what the needle speaks, typed."""
     for n in range(1, 7):
         slot = f"[data-slot='travel.mark_{'up' if n < 4 else 'down'}.{(n - 1) % 3 + 1}']"
         expect(page.locator(f"{slot} [data-live]")).to_be_visible()
         expect(page.locator("[data-push]")).to_have_text("0 N")
         for _ in range(20):
-            page.keyboard.press("ArrowDown")
+            page.keyboard.down("ArrowDown")
+        page.keyboard.up("ArrowDown")
         expect(page.locator("[data-push]")).to_have_text("200 N")
         page.keyboard.type(dial_says(page))
         page.keyboard.press("Enter")

@@ -6,6 +6,7 @@ import { rigBase } from "../api/rigAddress";
 import { session } from "../api/session";
 import { forgetSeen } from "../api/kept/seen";
 import { actor } from "./useActor";
+import { keepAnswer } from "./keepAnswer";
 
 const ME = ["me"];
 /** Whoever is there says so no oftener than this [ms]. */
@@ -20,14 +21,14 @@ export function useMe() {
   const authenticated = computed(() => me.value?.how === "authenticated");
   const may = (right: string) => me.value?.rights.includes(right) ?? true;
   /** Who is signed in changed: everything is looked at again. */
-  function keep(now: MeView) {
-    client.setQueryData(ME, now);
+  async function keep(now: MeView) {
+    await keepAnswer(client, ME, now);
     void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== ME[0] });
   }
   const leave = async (everywhere: boolean) => {
     const now = await unwrap(api.POST("/api/sign-outs", { body: { everywhere } }));
     await forgetSeen();
-    keep(now);
+    await keep(now);
   };
   return { query, me, authenticated, may, keep, leave };
 }

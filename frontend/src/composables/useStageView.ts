@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, type Ref } from "vue";
 import { useSending, type Headers } from "./useSending";
+import { keepAnswer } from "./keepAnswer";
 
 /** A page of a job that is written on: its view, looked at again every few seconds, and one sender whose answer is
  * the new view. `others`: what else of the job is stale after that. */
@@ -20,8 +21,8 @@ export function useStageView<View>(
     refetchOnMount: "always",
   });
   const view = computed(() => query.data.value as View | undefined);
-  function keep(fresh: View) {
-    client.setQueryData(key.value, fresh);
+  async function keep(fresh: View) {
+    await keepAnswer(client, key.value, fresh);
     for (const other of others) void client.invalidateQueries({ queryKey: [other, job.value] });
   }
   const put = (make: (header: Headers) => Promise<View>) =>

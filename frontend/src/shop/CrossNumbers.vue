@@ -5,6 +5,7 @@ import { reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import SendingProblem from "../ui/SendingProblem.vue";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const sending = useSending();
@@ -18,7 +19,7 @@ const write = (body: { number?: string; other?: string; words?: string; strike?:
   const sent = { id: newId(), number: "", other: "", words: "", strike: "", ...body };
   return send(async (header) => {
     const rows = await unwrap(api.POST("/api/cross-numbers", { params: { header }, body: sent }));
-    client.setQueryData(["cross-numbers"], rows);
+    await keepAnswer(client, ["cross-numbers"], rows);
   });
 };
 async function add() {

@@ -9,6 +9,7 @@ import MikeForm from "./MikeForm.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import WantedList from "./WantedList.vue";
 import { typedNumber } from "../ui/typedNumber";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const { data, error } = useQuery({ queryKey: ["drawer"], queryFn: () => unwrap(api.GET("/api/drawer")) });
@@ -24,7 +25,7 @@ async function count() {
   };
   await send(async (header) => {
     const answer = await unwrap(api.POST("/api/drawer/counts", { params: { header }, body }));
-    client.setQueryData(["drawer"], answer);
+    await keepAnswer(client, ["drawer"], answer);
     Object.assign(draft, { thickness: "", count: "" });
   });
 }

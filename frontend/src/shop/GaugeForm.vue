@@ -6,6 +6,7 @@ import { api, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
 import PickBox from "../ui/PickBox.vue";
 import { typedNumber } from "../ui/typedNumber";
+import { keepAnswer } from "../composables/keepAnswer";
 
 interface Measure {
   words: string;
@@ -75,7 +76,7 @@ async function write() {
   };
   await send(async (header) => {
     const answer = await unwrap(api.POST("/api/gauges", { params: { header }, body }));
-    client.setQueryData(["gauges"], answer);
+    await keepAnswer(client, ["gauges"], answer);
   });
 }
 </script>

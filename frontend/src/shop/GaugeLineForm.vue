@@ -5,6 +5,7 @@ import { computed, reactive } from "vue";
 import { api, unwrap, type GaugeCard } from "../api/client";
 import { useSending } from "../composables/useSending";
 import PickBox from "../ui/PickBox.vue";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const props = defineProps<{ gauge: GaugeCard }>();
 defineEmits<{ close: [] }>();
@@ -42,7 +43,7 @@ const write = (silent: boolean) =>
   send(async (header) => {
     const body = { ...draft, way: draft.way as "stream", baud: Number(draft.baud), talks: !silent };
     const answer = await unwrap(api.POST("/api/gauges/{gauge_id}/line", { params: { path, header }, body }));
-    client.setQueryData(["gauges"], answer);
+    await keepAnswer(client, ["gauges"], answer);
     await heard.refetch();
   });
 </script>

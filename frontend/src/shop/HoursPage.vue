@@ -8,6 +8,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import { typedNumber } from "../ui/typedNumber";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["hours"], queryFn: () => unwrap(api.GET("/api/hours")) });
@@ -42,7 +43,7 @@ const send = () =>
     };
     const fresh = await unwrap(api.POST("/api/hours", { params: { header }, body }));
     touched.value = false;
-    client.setQueryData(["hours"], fresh);
+    await keepAnswer(client, ["hours"], fresh);
     void client.invalidateQueries({ queryKey: ["today"] });
   });
 </script>

@@ -8,6 +8,7 @@ import { useSending } from "../composables/useSending";
 import WaitPage from "../stages/WaitPage.vue";
 import PickBox from "../ui/PickBox.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const { data, error } = useQuery({
@@ -29,7 +30,8 @@ async function write() {
   const seen = data.value?.find((t) => t.name === draft.name.trim())?.number ?? 0;
   await send(async (header) => {
     const body = { id: newId(), ...draft, seen };
-    client.setQueryData(
+    await keepAnswer(
+      client,
       ["limit-tables"],
       await unwrap(api.POST("/api/limit-tables", { params: { header }, body })),
     );

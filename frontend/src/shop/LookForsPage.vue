@@ -8,6 +8,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import PickBox from "../ui/PickBox.vue";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const sending = useSending();
@@ -27,7 +28,7 @@ const write = (body: { group?: string; label?: string; means?: string; retire?: 
   const sent = { id: newId(), group: "", label: "", means: "", kinds: [], retire: "", ...body };
   return send(async (header) => {
     const rows = await unwrap(api.POST("/api/look-fors", { params: { header }, body: sent }));
-    client.setQueryData(["look-fors"], rows);
+    await keepAnswer(client, ["look-fors"], rows);
   });
 };
 async function add() {

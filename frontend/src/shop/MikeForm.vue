@@ -4,6 +4,7 @@ import { useQueryClient } from "@tanstack/vue-query";
 import { reactive } from "vue";
 import { api, newId, unwrap } from "../api/client";
 import { useSending } from "../composables/useSending";
+import { keepAnswer } from "../composables/keepAnswer";
 
 defineProps<{ forms: string[] }>();
 const client = useQueryClient();
@@ -12,7 +13,8 @@ const { trouble, send } = useSending();
 async function write() {
   const body = { id: newId(), ...draft };
   await send(async (header) => {
-    client.setQueryData(
+    await keepAnswer(
+      client,
       ["drawer"],
       await unwrap(api.POST("/api/drawer/measures", { params: { header }, body })),
     );

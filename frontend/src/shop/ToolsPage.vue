@@ -10,6 +10,7 @@ import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
 import TickBox from "../ui/TickBox.vue";
 import { typedNumber } from "../ui/typedNumber";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const query = useQuery({ queryKey: ["tools"], queryFn: () => unwrap(api.GET("/api/tools")) });
@@ -45,7 +46,7 @@ const send = () =>
     const known = fields.value.map((f) => f.key);
     const details = Object.fromEntries(Object.entries(d.details).filter(([k, v]) => known.includes(k) && v));
     const body = { ...d, id: newId(), count: typedNumber(d.count, 0), details };
-    client.setQueryData(["tools"], await unwrap(api.POST("/api/tools", { params: { header }, body })));
+    await keepAnswer(client, ["tools"], await unwrap(api.POST("/api/tools", { params: { header }, body })));
     draft.value = null;
   });
 </script>

@@ -11,6 +11,7 @@ import WaitPage from "../stages/WaitPage.vue";
 import PickBox from "../ui/PickBox.vue";
 import SendingProblem from "../ui/SendingProblem.vue";
 import ShopHeader from "../ui/ShopHeader.vue";
+import { keepAnswer } from "../composables/keepAnswer";
 
 const client = useQueryClient();
 const { query, yard, moment } = useYard();
@@ -31,7 +32,8 @@ async function refresh() {
 }
 const rename = () =>
   sending.send(async (header) => {
-    client.setQueryData(
+    await keepAnswer(
+      client,
       ["yard"],
       await unwrap(api.POST("/api/yard", { params: { header }, body: { ...draft } })),
     );
@@ -41,7 +43,11 @@ const add = () =>
   sending.send(async (header) => {
     const id = newId();
     const body = { id, name: person.value };
-    client.setQueryData(["yard"], await unwrap(api.POST("/api/mechanics", { params: { header }, body })));
+    await keepAnswer(
+      client,
+      ["yard"],
+      await unwrap(api.POST("/api/mechanics", { params: { header }, body })),
+    );
     if (!actor.value) chooseActor(id);
     person.value = "";
     await refresh();

@@ -17,6 +17,7 @@ import OwedLeaf from "./OwedLeaf.vue";
 import PhotoLeaf from "./PhotoLeaf.vue";
 import VisitLeaf from "./VisitLeaf.vue";
 import WearLeaf from "./WearLeaf.vue";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 type Tab = "wear" | "lived" | "owed" | "photos" | "visits";
 const ALL: [Tab, string, string][] = [
@@ -46,7 +47,7 @@ const done = (fact: string, words: string) =>
     const path = { unit_id: props.unit };
     const body = { id: newId(), fact, words };
     const fresh = await unwrap(api.POST("/api/units/{unit_id}/done", { params: { path, header }, body }));
-    client.setQueryData(key.value, fresh);
+    await keepAnswer(client, key.value, fresh);
     await client.invalidateQueries({ queryKey: ["board"] });
   });
 useKeys((event, typing) => {

@@ -23,7 +23,7 @@ const write = (what: "pin" | "passphrase") =>
   sending.send(async (header) => {
     const { now, fresh } = drafts[what];
     const body = { what, now, new: fresh };
-    keep(await unwrap(api.POST("/api/me/secrets", { params: { header }, body })));
+    await keep(await unwrap(api.POST("/api/me/secrets", { params: { header }, body })));
     drafts[what] = { now: "", fresh: "" };
     said.value = what === "pin" ? "Your PIN is set." : "Your passphrase is changed.";
   });

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed } from "vue";
 import { api, unwrap, type PeopleView } from "../../api/client";
 import { useSending, type Headers } from "../../composables/useSending";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 /** Everybody, and every device: the owner's. */
 export function usePeople() {
@@ -11,7 +12,7 @@ export function usePeople() {
   const sending = useSending();
   const put = (make: (header: Headers) => Promise<PeopleView>) =>
     sending.send(async (header) => {
-      client.setQueryData(["people"], await make(header));
+      await keepAnswer(client, ["people"], await make(header));
       await client.invalidateQueries({ queryKey: ["deeds"] });
       await client.invalidateQueries({ queryKey: ["mechanics"] });
     });

@@ -11,6 +11,7 @@ import WaitPage from "../../stages/WaitPage.vue";
 import PickBox from "../../ui/PickBox.vue";
 import ShopHeader from "../../ui/ShopHeader.vue";
 import { typedNumber } from "../../ui/typedNumber";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 const client = useQueryClient();
 const { data: people } = useMechanics();
@@ -41,7 +42,8 @@ const begin = (which: string, no: number) =>
 const wipe = () =>
   send(async (header) => {
     const body = { learner: code.value };
-    client.setQueryData(
+    await keepAnswer(
+      client,
       key.value,
       await unwrap(api.POST("/api/practice/wipes", { params: { header }, body })),
     );

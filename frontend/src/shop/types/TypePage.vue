@@ -12,6 +12,7 @@ import DefinitionEditor from "../../ui/definition/DefinitionEditor.vue";
 import { isNew, keepsDrafts, leftBehind, putAside, throwAway, useDraft } from "../../ui/definition/useDraft";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import ShopHeader from "../../ui/ShopHeader.vue";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 const props = defineProps<{ type: string }>();
 const router = useRouter();
@@ -60,7 +61,7 @@ const save = () =>
             body: { ...body, seen: seen.value },
           }),
         );
-    client.setQueryData(["type", sheet.type_id], sheet);
+    await keepAnswer(client, ["type", sheet.type_id], sheet);
     draft.value = null;
     throwAway(props.type);
     await client.invalidateQueries({ queryKey: ["types"] });

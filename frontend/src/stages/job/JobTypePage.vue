@@ -11,6 +11,7 @@ import { leftBehind, throwAway, useDraft } from "../../ui/definition/useDraft";
 import SendingProblem from "../../ui/SendingProblem.vue";
 import JobFrame from "../../ui/JobFrame.vue";
 import WaitPage from "../WaitPage.vue";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 const props = defineProps<{ job: string }>();
 const client = useQueryClient();
@@ -46,7 +47,7 @@ const save = () =>
         body: { definition: definition.value, seen: data.value?.version ?? 0 },
       }),
     );
-    client.setQueryData(["job", props.job], job);
+    await keepAnswer(client, ["job", props.job], job);
     draft.value = null;
     throwAway(`job.${props.job}`);
     await router.push(`/jobs/${props.job}`);

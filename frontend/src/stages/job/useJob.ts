@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/vue-query";
 import { computed, type Ref } from "vue";
 import { api, newId, unwrap, type JobView } from "../../api/client";
 import { useSending, type Headers } from "../../composables/useSending";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 type Params = { path: { job_id: string }; header: Headers };
 export interface Correction {
@@ -25,7 +26,7 @@ export function useJob(job: Ref<string>) {
   });
   const write = (make: (params: Params) => Promise<JobView>) =>
     sending.send(async (header) => {
-      client.setQueryData(key.value, await make({ path: { job_id: job.value }, header }));
+      await keepAnswer(client, key.value, await make({ path: { job_id: job.value }, header }));
       await client.invalidateQueries({ queryKey: ["board"] });
     });
   const name = (serials: Record<string, string>) =>

@@ -3,6 +3,7 @@ import { computed, ref, watch, type Ref } from "vue";
 import { api, unwrap, type RigView } from "../../api/client";
 import { rigBase } from "../../api/rigAddress";
 import { useSending, type Headers } from "../../composables/useSending";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 const RIG = ["rig"];
 
@@ -24,7 +25,7 @@ export function useRig() {
   /** Whatever is done may change what is shown of everything else: the advice, a needle that was freed. */
   const act = (make: (header: Headers) => Promise<RigView>) =>
     sending.send(async (header) => {
-      client.setQueryData(RIG, await make(header));
+      await keepAnswer(client, RIG, await make(header));
       await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== RIG[0] });
     });
   const look = (key: string) =>

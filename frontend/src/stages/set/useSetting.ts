@@ -5,6 +5,7 @@ import { outbox } from "../../api/kept/outbox";
 import { useSending, type Headers } from "../../composables/useSending";
 
 import { withKept } from "./withKept";
+import { keepAnswer } from "../../composables/keepAnswer";
 
 export type States = Record<string, unknown>;
 type Params = { path: { setting_id: string }; header: Headers };
@@ -26,7 +27,7 @@ export function useSetting(id: Ref<string>) {
   const write = (make: (params: Params, seen: number) => Promise<SettingView>, reading = false) =>
     sending.send(async (header) => {
       const fresh = await make({ path: path.value, header }, view.value?.version ?? 0);
-      client.setQueryData(key.value, fresh);
+      await keepAnswer(client, key.value, fresh);
       if (!reading) void client.invalidateQueries({ queryKey: ["job", fresh.job.id] });
     });
 
