@@ -5,7 +5,9 @@ from __future__ import annotations
 import shutil
 import tempfile
 from collections.abc import Iterator
+from fcntl import LOCK_EX, LOCK_SH, flock
 from pathlib import Path
+from threading import Thread
 from typing import Any
 
 import pytest
@@ -48,21 +50,42 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
             item.add_marker(pytest.mark.xdist_group(group))
 
 
-TEMPLATES = pytest.StashKey[tempfile.TemporaryDirectory[str]]()
+class Templates:
+    """Made once for all workers, while they start: who needs one waits until the lock on them is let go."""
+
+    def __init__(self) -> None:
+        self.folder = tempfile.TemporaryDirectory(prefix="bornek-templates-")
+        self._lock = open(lock_of(Path(self.folder.name)), "w")  # noqa: SIM115 - held until they are made
+        flock(self._lock, LOCK_EX)
+        self._made = Thread(target=self._make)
+        self._made.start()
+
+    def _make(self) -> None:
+        with self._lock:
+            make_templates(Path(self.folder.name))
+
+    def clear(self) -> None:
+        self._made.join()
+        self.folder.cleanup()
+
+
+TEMPLATES = pytest.StashKey[Templates]()
+
+
+def lock_of(folder: Path) -> Path:
+    return folder / "making.lock"
 
 
 @pytest.hookimpl(optionalhook=True)
 def pytest_configure_node(node: Any) -> None:
-    """The templates are made once for all workers, before the first of them starts."""
     if TEMPLATES not in node.config.stash:
-        node.config.stash[TEMPLATES] = tempfile.TemporaryDirectory(prefix="bornek-templates-")
-        make_templates(Path(node.config.stash[TEMPLATES].name))
-    node.workerinput["templates"] = node.config.stash[TEMPLATES].name
+        node.config.stash[TEMPLATES] = Templates()
+    node.workerinput["templates"] = node.config.stash[TEMPLATES].folder.name
 
 
 def pytest_unconfigure(config: pytest.Config) -> None:
     if TEMPLATES in config.stash:
-        config.stash[TEMPLATES].cleanup()
+        config.stash[TEMPLATES].clear()
 
 
 def make_templates(folder: Path) -> None:
@@ -83,6 +106,8 @@ def make_templates(folder: Path) -> None:
 def templates(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactory) -> Path:
     made = getattr(request.config, "workerinput", {}).get("templates")
     if made:
+        with lock_of(Path(made)).open() as lock:
+            flock(lock, LOCK_SH)
         return Path(made)
     folder = tmp_path_factory.mktemp("templates")
     make_templates(folder)

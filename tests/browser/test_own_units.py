@@ -107,7 +107,7 @@ def elsewhere(empty: Database) -> FlaskClient:
     return app_over(empty).test_client()
 
 
-@pytest.mark.parametrize("name", in_gate(MADE, 2))
+@pytest.mark.parametrize("name", in_gate(MADE, 1))
 def test_a_unit_of_ones_own_is_made_goes_elsewhere_and_is_set_there(
     bench: Page, elsewhere: FlaskClient, tmp_path: Path, name: str
 ) -> None:

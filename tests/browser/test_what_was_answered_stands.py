@@ -9,7 +9,9 @@ from playwright.sync_api import APIResponse, Page, Route, expect
 
 from controls import open_setting
 
-PAINTED = "new Promise((done) => setTimeout(() => requestAnimationFrame(() => requestAnimationFrame(done)), 0))"
+PAINTED = (
+    "new Promise((done) => setTimeout(() => requestAnimationFrame(() => requestAnimationFrame(done)), 0))"
+)
 
 
 @contextmanager

@@ -20,7 +20,7 @@ from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 from bornek.core.settings.watch import guide_of
 
-SOME = range(1, 9)
+SOME = range(1, 6)
 FEW = range(2, 4)
 """A pair takes a second a teardown: its contact is worked out."""
 
