@@ -93,6 +93,28 @@ def test_readings_go_on_without_the_yard_and_are_sent_once_in_their_order(
     context.close()
 
 
+def test_a_reading_that_was_sent_stays_while_the_next_is_on_its_way(browser: Browser, live: str) -> None:
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live)
+    context.set_offline(True)
+    read(page, "2", "0.145")
+    read(page, "3", "0.150")
+    posts: list[Route] = []
+
+    def first_alone(route: Route) -> None:
+        posts.append(route)
+        if len(posts) == 1:
+            route.continue_()
+
+    page.route("**/entries", first_alone)
+    context.set_offline(False)
+    expect(page.locator("[data-kept]")).to_have_text("1 kept here")
+    assert cell(page, "2").get_attribute("data-status") == "taken"
+    posts[1].continue_()
+    expect(page.locator("[data-kept-bar]")).to_have_count(0, timeout=15_000)
+    context.close()
+
+
 def test_what_is_kept_outlives_the_tab_and_a_reload(browser: Browser, live: str, yard: Database) -> None:
     context = tablet(browser, service_workers="block")
     page = opened(context, live)

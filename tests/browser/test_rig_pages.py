@@ -108,7 +108,7 @@ def test_the_lever_pulled_too_hard_turns_red_and_says_so(
     expect(bench.locator("[data-push]")).to_have_text("0 N")
 
 
-@pytest.mark.parametrize("fault", in_gate([look.fault for look in LOOKS], 2))
+@pytest.mark.parametrize("fault", in_gate([look.fault for look in LOOKS], 1))
 def test_every_planted_fault_is_met_and_found(
     bench: Page, client: FlaskClient, address: str, fault: str
 ) -> None:
@@ -229,6 +229,7 @@ def test_a_step_that_comes_too_late_is_moved_by_keys(bench: Page, client: FlaskC
     expect(bench.locator("[data-lifted]")).to_contain_text("put right")
 
 
+@pytest.mark.wide
 def test_asking_shows_the_trap_and_where_the_step_belongs(
     bench: Page, client: FlaskClient, address: str
 ) -> None:
@@ -251,6 +252,7 @@ def test_a_job_at_a_rig_is_read_at_every_width_and_by_axe(
     fits(bench)
 
 
+@pytest.mark.wide
 def test_any_other_address_at_a_rig_leads_to_its_own_page(
     bench: Page, client: FlaskClient, address: str
 ) -> None:

@@ -45,6 +45,7 @@ def write_it_down(page: Page) -> None:
     page.locator("[data-found-form]").get_by_role("button", name="Write it down").click()
 
 
+@pytest.mark.wide
 def test_a_final_drive_in_the_field_from_the_door_to_its_parts(bench: Page) -> None:
     receive(
         bench,

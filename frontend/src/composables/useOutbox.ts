@@ -7,6 +7,7 @@ import { heard, link } from "../api/kept/link";
 import { change, letGo, outbox, readOutbox } from "../api/kept/outbox";
 import { lookBefore, mayFollow, onto, written } from "../api/kept/stands";
 import { session } from "../api/session";
+import { keepAnswer } from "./keepAnswer";
 import { useMe } from "./useMe";
 
 const AGAIN_MS = 4000;
@@ -62,6 +63,7 @@ export function useOutbox() {
     if (answer.status === 401) await query.refetch();
     if (answer.status === 401 || answer.status === 429 || answer.status >= 500) return false;
     if (answer.ok) {
+      await show(item, answer.clone());
       await written(item, answer);
       return true;
     }
@@ -78,6 +80,11 @@ export function useOutbox() {
     const told = { code, message, next_step, theirs, yours };
     await change({ ...item, state: "refused", insists: false, problem: told });
     return true;
+  }
+  /** What the yard made of it is shown before it is kept no more: its station is not open in between. */
+  async function show(item: Kept, answer: Response): Promise<void> {
+    const setting = /^settings\/(.+)$/.exec(item.target)?.[1];
+    if (setting) await keepAnswer(client, ["setting", setting], await answer.json());
   }
   /** What was refused, written all the same. */
   async function insist(item: Kept): Promise<void> {
