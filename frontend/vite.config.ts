@@ -29,6 +29,9 @@ const kept = VitePWA({
   },
 });
 
+/** A shared file is named after all the pages that use it. */
+const short = (name: string) => name.replace(/[~.].*$/, "");
+
 export default defineConfig({
   plugins: [vue(), tailwindcss(), kept],
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
@@ -44,7 +47,8 @@ export default defineConfig({
             { name: "shared", minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
           ],
         },
-        chunkFileNames: (chunk) => `assets/${chunk.name.split("~")[0]}-[hash].js`,
+        chunkFileNames: (chunk) => `assets/${short(chunk.name)}-[hash].js`,
+        assetFileNames: (asset) => `assets/${short(asset.names[0] ?? "")}-[hash][extname]`,
       },
     },
   },

@@ -23,7 +23,7 @@ from bornek.services.shop.board import refresh_board
 from bornek.store.database import Database
 from helpers import NOW, Bench
 
-gc.disable()
+gc.set_threshold(50_000, 20, 50)
 settings.register_profile("steady", derandomize=True, deadline=None, max_examples=60)
 settings.load_profile("steady")
 GROUPS = {
@@ -46,8 +46,6 @@ for. `test_strip.py` is the browser's: others of that name start nothing."""
 def pytest_collection_finish() -> None:
     """What a run consists of is no garbage: looking through it over and over took a twentieth of all time."""
     gc.freeze()
-    gc.set_threshold(50_000, 20, 50)
-    gc.enable()
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
