@@ -74,13 +74,13 @@ rules: setup ## Import rules of the rooms
 
 .PHONY: api
 api: setup ## Write docs/openapi.json, its TypeScript types, the unit types' schema, palette and verdict marks
-	@.venv/bin/bornek openapi docs/openapi.json && .venv/bin/bornek unit-type-schema docs/unit-type.schema.json && .venv/bin/bornek looks frontend/src/styles && cd frontend && npm run -s api
+	@$(PY) tools/declared.py docs frontend/src/styles && cd frontend && npm run -s api
 
 .PHONY: drift
 drift: setup ## Fail if the API document or its types are not the committed ones
-	@mkdir -p var && .venv/bin/bornek openapi var/openapi.json && cmp var/openapi.json docs/openapi.json || { echo "docs/openapi.json has drifted: make api"; exit 1; }
-	@.venv/bin/bornek unit-type-schema var/unit-type.schema.json && cmp var/unit-type.schema.json docs/unit-type.schema.json || { echo "docs/unit-type.schema.json has drifted: make api"; exit 1; }
-	@.venv/bin/bornek looks var/looks && for f in palette.css verdicts.json; do cmp var/looks/$$f frontend/src/styles/$$f || { echo "The page's palette or verdict marks have drifted: make api"; exit 1; }; done
+	@mkdir -p var && $(PY) tools/declared.py var var/looks
+	@for f in openapi.json unit-type.schema.json; do cmp var/$$f docs/$$f || { echo "docs/$$f has drifted: make api"; exit 1; }; done
+	@for f in palette.css verdicts.json; do cmp var/looks/$$f frontend/src/styles/$$f || { echo "The page's palette or verdict marks have drifted: make api"; exit 1; }; done
 	@cd frontend && npx --no-install openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
 
 .PHONY: pytest

@@ -55,6 +55,8 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
         group = next((g for name, g in GROUPS.items() if name in item.path.parts), None)
         if group:
             item.add_marker(pytest.mark.xdist_group(group))
+    # long groups first: the small ones fill what is left at the end
+    items.sort(key=lambda item: item.get_closest_marker("xdist_group") is None)
 
 
 class Templates:
