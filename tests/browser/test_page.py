@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from controls import complaints
 from helpers import in_gate
@@ -48,6 +48,22 @@ def test_nothing_is_fetched_from_outside_and_nothing_breaks(view: Page) -> None:
 
 def test_axe_finds_nothing_serious_or_moderate_by_light_and_in_the_dark(view: Page) -> None:
     assert complaints(view) == {"light": [], "dark": []}
+
+
+def test_axe_finds_nothing_where_nobody_was_named_yet(browser: Browser, reading_room: str) -> None:
+    context = browser.new_context(reduced_motion="reduce")
+    page = context.new_page()
+    open_view(page, reading_room, "/")
+    expect(page.locator("[data-actor]")).to_have_text("Who are you?")
+    assert complaints(page) == {"light": [], "dark": []}
+    context.close()
+
+
+def test_axe_finds_nothing_where_a_move_is_written_down(looked_at: Page, reading_room: str) -> None:
+    open_view(looked_at, reading_room, "/jobs/w17/set/w17.output-end-play")
+    looked_at.keyboard.press("m")
+    expect(looked_at.locator("[data-move-panel]")).to_be_visible()
+    assert complaints(looked_at) == {"light": [], "dark": []}
 
 
 def test_no_view_scrolls_sideways_on_phone_tablet_or_bench(view: Page) -> None:

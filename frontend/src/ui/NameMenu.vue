@@ -14,6 +14,7 @@ const people = computed(() => (data.value ?? []).map((m) => [m.id, m.name] as co
 const name = computed(() =>
   authenticated.value ? (me.value?.name ?? "") : (people.value.find(([id]) => id === actor.value)?.[1] ?? ""),
 );
+const shown = computed(() => name.value || "Who are you?");
 const THEMES: [Theme, string][] = [
   ["system", "as the system"],
   ["light", "light"],
@@ -27,9 +28,9 @@ const THEMES: [Theme, string][] = [
       class="control max-w-[190px] px-3"
       :class="name ? '' : 'border-dashed'"
       data-actor
-      :aria-label="name ? `${name}: who is working, light or dark, the yard` : 'Who is working'"
+      :aria-label="`${shown}: who is working, light or dark, the yard`"
     >
-      <span class="truncate">{{ name || "Who are you?" }}</span>
+      <span class="truncate">{{ shown }}</span>
     </PopoverButton>
     <PopoverPanel
       v-slot="{ close }"

@@ -47,12 +47,11 @@ function out(i: number) {
           :key="d.thickness"
           type="button"
           class="control flex-col gap-0 leading-tight"
-          :aria-label="`Put in ${d.label}`"
           @click="plates = [...plates, { send: d.thickness, label: d.label }]"
         >
-          <span class="text-[19px]">{{ d.label }}</span><span class="text-[15px] font-medium"
-            >{{ d.count }} there</span
-          >
+          <span class="sr-only">Put in</span>
+          <span class="text-[19px]">{{ d.label }}</span>
+          <span class="text-[15px] font-medium">{{ d.count }} there</span>
         </button>
       </div>
     </div>

@@ -78,7 +78,7 @@ const here = computed(() => props.cells.find((c) => c.slot === props.live));
           type="button"
           class="border-2 border-control px-2 text-left text-[18px] font-[650]"
           :class="dense ? 'h-[58px]' : 'h-[78px]'"
-          :aria-label="`${name}: ${stations.length} steps done. Show them.`"
+          :aria-label="`${name}: ${stations.length} done. Show the steps.`"
           data-folded
           @click="unfolded = [...unfolded, name]"
         >

@@ -33,8 +33,9 @@ def index_job(session: Session, job_id: str) -> None:
     )
     rows += [component_row(job_id, stay.part_key, component) for stay, component in stays]
     add_rows(session, rows)
-    definition = definition_of(job)
-    add_rows(session, [r for f in live_facts(session, job_id) if (r := _fact_row(f, unit.tag, definition))])
+    if facts := live_facts(session, job_id):
+        definition = definition_of(job)
+        add_rows(session, [r for f in facts if (r := _fact_row(f, unit.tag, definition))])
 
 
 def component_row(job_id: str, part_key: str, component: t.Component) -> Found:
