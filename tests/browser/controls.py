@@ -9,6 +9,8 @@ from playwright.sync_api import Locator, Page, TimeoutError, expect
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 LEAST = "resultTypes: ['violations'], preload: false"
 """What was found alone, and no style sheet fetched anew for it."""
+DRAWN = "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 0))))"
+"""Until what was changed is on the screen."""
 Scope = Page | Locator
 
 

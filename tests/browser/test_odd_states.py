@@ -13,13 +13,13 @@ from playwright.sync_api import Browser, Page
 
 from bornek.app import create_app
 from bornek.store.database import Database
+from controls import DRAWN
 from helpers import NOW, Bench, in_gate
 from serving import ACTOR, served
 
 LONG = "W" * 80
 WIDTHS = (390, 768, 1000, 1280)
 VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
-DRAWN = "new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 0))))"
 BOXES = """() => {
     const box = (e) => { const r = e.getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom]; };
     const strip = document.querySelector('[data-mark=readout]');

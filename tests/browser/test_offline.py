@@ -93,6 +93,18 @@ def test_readings_go_on_without_the_yard_and_are_sent_once_in_their_order(
     context.close()
 
 
+def test_a_reading_that_was_taken_stays_when_the_yard_is_gone_right_after_it(
+    browser: Browser, live: str
+) -> None:
+    context = tablet(browser, service_workers="block")
+    page = opened(context, live)
+    read(page, "2", "0.145")
+    context.set_offline(True)
+    expect(page.locator("[data-kept-bar]")).to_contain_text("The yard does not answer.")
+    assert cell(page, "2").get_attribute("data-status") == "taken"
+    context.close()
+
+
 def test_a_reading_that_was_sent_stays_while_the_next_is_on_its_way(browser: Browser, live: str) -> None:
     context = tablet(browser, service_workers="block")
     page = opened(context, live)

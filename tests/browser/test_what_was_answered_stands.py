@@ -7,11 +7,7 @@ from contextlib import contextmanager
 
 from playwright.sync_api import APIResponse, Page, Route, expect
 
-from controls import open_setting
-
-PAINTED = (
-    "new Promise((done) => setTimeout(() => requestAnimationFrame(() => requestAnimationFrame(done)), 0))"
-)
+from controls import DRAWN, open_setting
 
 
 @contextmanager
@@ -33,7 +29,7 @@ def late_look(page: Page, path: str) -> Iterator[None]:
     yield
     with page.expect_response(lambda r: r.request == held[0][0].request):
         held[0][0].fulfill(response=held[0][1])
-    page.evaluate(PAINTED)
+    page.evaluate(DRAWN)
 
 
 def test_a_reading_that_was_taken_stays_when_an_older_look_comes_in(bench: Page) -> None:

@@ -50,8 +50,10 @@ def each_connection_told(database: Database, pragma: str) -> Iterator[None]:
         connection.execute(f"PRAGMA {pragma}")
 
     event.listen(database.engine, "checkout", tell)
-    yield
-    event.remove(database.engine, "checkout", tell)
+    try:
+        yield
+    finally:
+        event.remove(database.engine, "checkout", tell)
 
 
 def test_a_full_disk_is_said_as_one_and_what_was_typed_can_be_sent_again(
@@ -60,9 +62,8 @@ def test_a_full_disk_is_said_as_one_and_what_was_typed_can_be_sent_again(
     pump = Bench(client, "p22.thrust-end-play")
     before = pump.read("travel.mark_up.1", "0.14")
     body = {"slot": "travel.mark_up.2", "text": "0.14", "id": "again"}
-    with each_connection_told(
-        yard, "max_page_count = 1"
-    ):  # SQLite takes the pages that there are as the least
+    # SQLite takes the pages that there are as the least
+    with each_connection_told(yard, "max_page_count = 1"):
         answers = [pump.post("entries", body | {"id": f"r{n}"}) for n in range(40)]
     full = next(a for a in answers if a.status_code != 201)
     assert (full.status_code, full.get_json()["code"]) == (507, "full")

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/vue-query";
 import { useEventListener, useIntervalFn } from "@vueuse/core";
 import { computed, ref, watch } from "vue";
-import { newId, type Problem } from "../api/client";
+import { newId, type Problem, type SettingView } from "../api/client";
 import type { Kept } from "../api/kept/db";
 import { heard, link } from "../api/kept/link";
 import { change, letGo, outbox, readOutbox } from "../api/kept/outbox";
@@ -83,8 +83,9 @@ export function useOutbox() {
   }
   /** What the yard made of it is shown before it is kept no more: its station is not open in between. */
   async function show(item: Kept, answer: Response): Promise<void> {
-    const setting = /^settings\/(.+)$/.exec(item.target)?.[1];
-    if (setting) await keepAnswer(client, ["setting", setting], await answer.json());
+    if (!item.target.startsWith("settings/")) return;
+    const view = (await answer.json()) as SettingView;
+    await keepAnswer(client, ["setting", view.id], view);
   }
   /** What was refused, written all the same. */
   async function insist(item: Kept): Promise<void> {

@@ -1,5 +1,6 @@
 import { session } from "../session";
 import { heard, link } from "./link";
+import { lookOf } from "./lookOf";
 import { holdsSecret, keep, keepable } from "./outbox";
 import { keepSeen, lastSeen } from "./seen";
 
@@ -17,11 +18,13 @@ export async function keepingFetch(request: Request): Promise<Response> {
   const writes = request.method !== "GET";
   /** Read before it is sent: what was once half sent cannot be read again. */
   const body = writes && keepable(request.url) ? await bodyOf(request.clone()) : undefined;
+  const asked = Date.now();
   try {
     const answer = await fetch(request);
     if (answer.status === 502 || answer.status === 503 || answer.status === 504) throw new Error("away");
     heard(answer);
-    if (!writes && answer.ok) void keepSeen(request.url, answer.clone());
+    const look = writes ? lookOf(request.url) : request.url;
+    if (look && answer.ok) void keepSeen(look, answer.clone(), writes ? Date.now() : asked);
     return answer;
   } catch (error) {
     link.lost = true;

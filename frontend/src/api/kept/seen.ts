@@ -6,9 +6,15 @@ const MOST = 400;
 /** What is only true while it is asked, or far too much. */
 const PASSING = /\/(live|heard|search|deeds|people|what-if)(\/|$)|\/stations\//;
 
-export async function keepSeen(url: string, answer: Response): Promise<void> {
+/** By address, as of when what is kept of it stands. */
+const standing = new Map<string, number>();
+
+/** What was answered as of a moment; one that is older than what is kept, a look overtaken by a write, is not kept. */
+export async function keepSeen(url: string, answer: Response, asOf: number): Promise<void> {
   const { pathname } = new URL(url);
   if (PASSING.test(pathname) || !answer.headers.get("Content-Type")?.startsWith("application/json")) return;
+  if (asOf < (standing.get(url) ?? 0)) return;
+  standing.set(url, asOf);
   try {
     const base = await db();
     await base.put("seen", { url, body: without(pathname, await answer.json()), at: Date.now() });

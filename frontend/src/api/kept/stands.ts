@@ -1,5 +1,7 @@
 import type { Kept } from "./db";
+import { lookOf } from "./lookOf";
 import { letGo, outbox } from "./outbox";
+import { keepSeen } from "./seen";
 
 /** Where a setting stood before this tablet's own writes of this sending, and where it stands after them. */
 const own = new Map<string, { before: number; now: number }>();
@@ -27,8 +29,10 @@ export function onto(item: Kept, now: number, key: string): Kept {
   return { ...item, body, key };
 }
 
-/** It was written: it is kept no more. */
+/** It was written: what it was answered is what was last seen, and it is kept no more. */
 export async function written(item: Kept, answer: Response): Promise<void> {
+  const look = lookOf(new URL(item.url, location.origin).href);
+  if (look) await keepSeen(look, answer.clone(), Date.now());
   const stood = own.get(item.target);
   const now = await version(answer);
   if (stood && now !== undefined) own.set(item.target, { ...stood, now });
