@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from pathlib import Path
 
 from playwright.sync_api import Locator, Page, TimeoutError, expect
@@ -48,6 +49,20 @@ def complaints(page: Page) -> dict[str, list[tuple[str, list[str]]]]:
             if v["impact"] in ("moderate", "serious", "critical")
         ]
     return found
+
+
+def at_every_width(page: Page) -> Iterator[int]:
+    """On a phone, a tablet, a small and a full screen at the bench: each once the page is drawn in that width."""
+    for width in (390, 768, 1000, 1280):
+        page.set_viewport_size({"width": width, "height": 900})
+        page.evaluate(DRAWN)
+        yield width
+
+
+def nothing_beside(page: Page) -> None:
+    """Nothing is pushed off the page at any width."""
+    for width in at_every_width(page):
+        assert page.evaluate("document.documentElement.scrollWidth") <= width, width
 
 
 def home(page: Page) -> str:

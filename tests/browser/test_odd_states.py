@@ -13,12 +13,11 @@ from playwright.sync_api import Browser, Page
 
 from bornek.app import create_app
 from bornek.store.database import Database
-from controls import DRAWN
+from controls import at_every_width, nothing_beside
 from helpers import NOW, Bench, in_gate
 from serving import ACTOR, served
 
 LONG = "W" * 80
-WIDTHS = (390, 768, 1000, 1280)
 VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
 BOXES = """() => {
     const box = (e) => { const r = e.getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom]; };
@@ -109,9 +108,7 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
     page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
     page.locator("[data-value]").first.wait_for()
     page.evaluate("document.fonts.ready")
-    for width in WIDTHS:
-        page.set_viewport_size({"width": width, "height": 900})
-        page.evaluate(DRAWN)
+    for width in at_every_width(page):
         boxes = page.evaluate(BOXES)
         assert {"sum", "value", "verdict", "window"} <= set(boxes)
         for (one, a), (two, b) in itertools.combinations(boxes.items(), 2):
@@ -188,10 +185,7 @@ def test_long_names_push_nothing_off_the_page(page: Page, odd: str, path: str) -
     page.goto(odd + path)
     page.locator("main").first.wait_for()
     page.wait_for_load_state("networkidle")
-    for width in WIDTHS:
-        page.set_viewport_size({"width": width, "height": 900})
-        page.evaluate(DRAWN)
-        assert page.evaluate("document.documentElement.scrollWidth") <= width, width
+    nothing_beside(page)
     assert page.errors == []  # type: ignore[attr-defined]
 
 

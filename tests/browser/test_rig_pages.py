@@ -17,7 +17,7 @@ from bornek.core.practice.rigs.order import OrderRig
 from bornek.core.practice.rigs.rows import make_bench
 from bornek.core.practice.rigs.signs import look_parts
 from bornek.services.practice.rigs import Rigs
-from controls import complaints
+from controls import complaints, nothing_beside
 from helpers import in_gate
 from practising import own_rigs
 
@@ -164,9 +164,7 @@ def test_space_lets_the_gauge_take_the_pull(bench: Page, client: FlaskClient, ad
 
 def fits(page: Page) -> None:
     """Nothing is pushed off it on a phone, a tablet, at the bench; axe finds nothing."""
-    for width in (390, 768, 1280):
-        page.set_viewport_size({"width": width, "height": 900})
-        assert page.evaluate("document.documentElement.scrollWidth") <= width
+    nothing_beside(page)
     assert complaints(page) == {"light": [], "dark": []}
 
 

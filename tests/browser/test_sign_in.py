@@ -14,7 +14,7 @@ from accounts import PHRASE, PIN, QUICK, Clock, give_accounts, guarded
 from bornek.services.people import hashes
 from bornek.services.people.accounts import make_account
 from bornek.store.database import Database
-from controls import complaints
+from controls import complaints, nothing_beside
 from helpers import NOW
 from serving import served
 
@@ -142,9 +142,7 @@ LONG = "W" * 80
 
 def sits_well(page: Page) -> None:
     """Nothing beside the page at any width, and nothing that axe finds."""
-    for width in (390, 768, 1280):
-        page.set_viewport_size({"width": width, "height": 900})
-        assert page.evaluate("document.documentElement.scrollWidth") <= width
+    nothing_beside(page)
     assert complaints(page) == {"light": [], "dark": []}
 
 
