@@ -18,6 +18,8 @@ MOST_VALUES = 60_000
 LONGEST_TEXT = 20_000
 GREATEST = 1e9
 _UNWRITABLE = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
+_Way = tuple[Any, str | int] | None
+"""How a value is reached: the way to what holds it, and its key or number there."""
 MEND = "Mend it and send it again; what was sent is not lost."
 
 
@@ -36,29 +38,35 @@ def check_plain(data: Any, deepest: int = DEEPEST, most: int = MOST_VALUES) -> N
     Traceback (most recent call last):
     bornek.core.errors.InputError: [0] must be a finite number up to 1e+09 (got nan).
     """
-    left: list[tuple[str, Any, int]] = [("", data, 0)]
+    left: list[tuple[_Way, Any, int]] = [(None, data, 0)]
     seen = 0
     while left:
-        where, value, depth = left.pop()
+        way, value, depth = left.pop()
         seen += 1
         if depth > deepest:
-            refuse(_top(where), f"nested at most {deepest} deep", "deeper")
+            refuse(_top(way), f"nested at most {deepest} deep", "deeper")
         if seen > most:
-            refuse(_top(where), f"of at most {most} values", "more")
-        if isinstance(value, Mapping):
+            refuse(_top(way), f"of at most {most} values", "more")
+        if isinstance(value, str):
+            if len(value) > LONGEST_TEXT:
+                refuse(
+                    _where(way), f"a text of at most {LONGEST_TEXT} characters", f"{len(value)} characters"
+                )
+            if not is_text(value):
+                refuse(_top(way), "a text without control characters and halves of characters", value)
+        elif isinstance(value, int | float):
+            _check_number(way, value)
+        elif isinstance(value, dict):
             for key, part in value.items():
                 if not isinstance(key, str) or len(key) > 200 or not is_text(key):
-                    refuse(_top(where), "named by texts of at most 200 characters", str(key)[:40])
-                left.append((f"{where}.{key}" if where else key, part, depth + 1))
+                    refuse(_top(way), "named by texts of at most 200 characters", str(key)[:40])
+                left.append(((way, key), part, depth + 1))
         elif isinstance(value, list | tuple):
-            left.extend((f"{where}[{i}]", part, depth + 1) for i, part in enumerate(value))
-        elif isinstance(value, str):
-            if len(value) > LONGEST_TEXT:
-                refuse(where, f"a text of at most {LONGEST_TEXT} characters", f"{len(value)} characters")
-            if not is_text(value):
-                refuse(_top(where), "a text without control characters and halves of characters", value)
-        elif value is not None and not isinstance(value, bool):
-            _check_number(where, value)
+            left.extend([((way, i), part, depth + 1) for i, part in enumerate(value)])
+        elif isinstance(value, Mapping):
+            left.append((way, dict(value), depth))
+        elif value is not None:
+            refuse(_where(way), "plain JSON", type(value).__name__)
 
 
 def is_text(text: str) -> bool:
@@ -71,18 +79,29 @@ def is_text(text: str) -> bool:
     return text.isprintable() or not _UNWRITABLE.search(text)
 
 
-def _top(where: str) -> str:
-    return where[:80]
+def _where(way: _Way) -> str:
+    """A way in words, as entries[3].value: made when something is refused, not for every value."""
+    steps: list[str | int] = []
+    while way:
+        way, step = way
+        steps.append(step)
+    named = (f"[{step}]" if isinstance(step, int) else f".{step}" for step in reversed(steps))
+    return "".join(named).removeprefix(".")
 
 
-def _check_number(where: str, value: Any) -> None:
-    if not isinstance(value, int | float):
-        refuse(where, "plain JSON", type(value).__name__)
-    if isinstance(value, float) and not math.isfinite(value):
-        refuse(where, f"a finite number up to {GREATEST:g}", value)
-    if abs(value) > GREATEST:
-        shown = f"{value:.3g}" if isinstance(value, float) else f"{value.bit_length() * 0.301:.0f} digits"
-        refuse(where, f"a finite number up to {GREATEST:g}", shown)
+def _top(way: _Way) -> str:
+    return _where(way)[:80]
+
+
+def _check_number(way: _Way, value: float) -> None:
+    if -GREATEST <= value <= GREATEST:
+        return
+    shown: Any = value
+    if isinstance(value, int):
+        shown = f"{value.bit_length() * 0.301:.0f} digits"
+    elif math.isfinite(value):
+        shown = f"{value:.3g}"
+    refuse(_where(way), f"a finite number up to {GREATEST:g}", shown)
 
 
 def read_json(text: str | bytes, deepest: int = DEEPEST, most: int = MOST_VALUES) -> Any:

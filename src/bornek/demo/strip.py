@@ -24,8 +24,8 @@ from bornek.services.prove.release import release
 from bornek.services.strip.add_photo import Files, add_photo
 from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.images import take_picture
-from bornek.services.strip.view import read_as_found
 from bornek.services.strip.write_fact import write_fact
+from bornek.store.queries.as_found import read_as_found
 from bornek.store.queries.jobs import job_with_unit
 
 OLD = datetime(2026, 5, 8, 8, 0, tzinfo=UTC)

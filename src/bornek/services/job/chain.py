@@ -8,14 +8,15 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import BindParameter, Select, bindparam, select
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
+from bornek.store.once import read_once
 
 FROM_ELSEWHERE = (t.Mechanic, t.Gauge, t.GaugeCard, t.Component)
 CHAINED = (t.Entry, t.Act, t.Fact, t.ComponentStay, t.Attachment)
@@ -23,6 +24,25 @@ BY_SETTING = (t.GivenRevision, t.Explanation, t.Signature)
 NAMED_BY_ID = ("mechanic_id", "gauge_id", "gauge_card_id", "component_id")
 LATER = ("gauge_card_id", "trace")
 """Columns that came after chains were made: a row that has nothing there is hashed as it was."""
+_JOB_ID: BindParameter[str] = bindparam("job_id")
+
+
+def _columns(table: Any) -> Select[Any]:
+    """A row of plain values: thousands are read, and none of them is written on."""
+    by_column = table.__mapper__.get_property_by_column
+    return select(*(getattr(table, by_column(column).key) for column in table.__table__.columns))
+
+
+_SETTINGS = select(t.Setting.id).where(t.Setting.job_id == _JOB_ID)
+_ROWS = {table: _columns(table).where(table.job_id == _JOB_ID) for table in CHAINED} | {
+    table: _columns(table).where(table.setting_id.in_(_SETTINGS)) for table in BY_SETTING
+}
+_KNOBS = (
+    _columns(t.ActKnob)
+    .where(t.ActKnob.act_id.in_(select(t.Act.id).where(t.Act.job_id == _JOB_ID)))
+    .order_by(t.ActKnob.id)
+)
+_AT_HOME = [select(table.id, table.known_as).where(table.known_as.is_not(None)) for table in FROM_ELSEWHERE]
 START = ""
 END_LETTERS = 20
 """So many of the last hash are printed on the build sheet."""
@@ -36,6 +56,10 @@ def job_chain(session: Session, job_id: str, through: int | None = None) -> str:
 
 def job_links(session: Session, job_id: str) -> list[tuple[int, str]]:
     """The hash at each row, with its seq."""
+    return read_once(session, ("links", job_id), lambda: _links(session, job_id))
+
+
+def _links(session: Session, job_id: str) -> list[tuple[int, str]]:
     links, link = [], START
     for row in _rows(session, job_id):
         text = json.dumps(row, sort_keys=True, separators=(",", ":"), ensure_ascii=False)
@@ -46,22 +70,16 @@ def job_links(session: Session, job_id: str) -> list[tuple[int, str]]:
 
 def _rows(session: Session, job_id: str) -> list[dict[str, Any]]:
     """Every row of the job that carries a seq, in its order; an act with what it did to the adjusters."""
-    settings = select(t.Setting.id).where(t.Setting.job_id == job_id)
     names = _at_home(session)
     rows = [
-        _plain(row, names)
-        for table in CHAINED
-        for row in session.scalars(select(table).where(table.job_id == job_id))
-    ]
-    rows += [
-        _plain(row, names)
-        for table in BY_SETTING
-        for row in session.scalars(select(table).where(table.setting_id.in_(settings)))
+        _plain(table, row, names)
+        for table, statement in _ROWS.items()
+        for row in session.execute(statement, {"job_id": job_id})
     ]
     knobs: dict[str, list[dict[str, Any]]] = {}
-    acts = select(t.Act.id).where(t.Act.job_id == job_id)
-    for knob in session.scalars(select(t.ActKnob).where(t.ActKnob.act_id.in_(acts)).order_by(t.ActKnob.id)):
-        knobs.setdefault(knob.act_id, []).append(_plain(knob, names))
+    for touched in session.execute(_KNOBS, {"job_id": job_id}):
+        knob = _plain(t.ActKnob, touched, names)
+        knobs.setdefault(knob["act_id"], []).append(knob)
     for row in rows:
         if row["table"] == "act":
             row["knobs"] = knobs.get(row["id"], [])
@@ -76,19 +94,14 @@ def home_id(session: Session, key: str) -> str:
 
 def _at_home(session: Session) -> dict[str, str]:
     """Ids that were taken here, by what they are where the rows were written: the chain is over those."""
-    return {
-        row.id: row.known_as
-        for table in FROM_ELSEWHERE
-        for row in session.execute(select(table.id, table.known_as).where(table.known_as.is_not(None)))
-    }
+    return {row.id: str(row.known_as) for statement in _AT_HOME for row in session.execute(statement)}
 
 
-def _plain(row: Any, names: Mapping[str, str]) -> dict[str, Any]:
-    found: dict[str, Any] = {"table": row.__tablename__}
-    for column in row.__table__.columns:
-        value = getattr(row, row.__mapper__.get_property_by_column(column).key)
-        if column.key in NAMED_BY_ID:
+def _plain(table: Any, row: Iterable[Any], names: Mapping[str, str]) -> dict[str, Any]:
+    found: dict[str, Any] = {"table": table.__tablename__}
+    for key, value in zip(table.__table__.columns.keys(), row, strict=True):
+        if key in NAMED_BY_ID:
             value = names.get(value, value)
-        if value is not None or column.key not in LATER:
-            found[column.key] = value.isoformat() if isinstance(value, datetime) else value
+        if value is not None or key not in LATER:
+            found[key] = value.isoformat() if isinstance(value, datetime) else value
     return found

@@ -5,9 +5,13 @@ from __future__ import annotations
 import json
 from functools import lru_cache
 from typing import Any
+from weakref import WeakKeyDictionary
 
 from bornek.core.units.definition import Definition, read_definition
 from bornek.store import tables as t
+
+_TEXTS: WeakKeyDictionary[t.Job, tuple[dict[str, Any], str]] = WeakKeyDictionary()
+"""The text of a job's definition, with what it was made of: another copy makes another text."""
 
 
 def definition_of(job: t.Job) -> Definition:
@@ -15,7 +19,11 @@ def definition_of(job: t.Job) -> Definition:
 
 
 def definition_text(job: t.Job) -> str:
-    return json.dumps(job.definition, sort_keys=True)
+    made_of, text = _TEXTS.get(job, (None, ""))
+    if made_of is not job.definition:
+        text = json.dumps(job.definition, sort_keys=True)
+        _TEXTS[job] = job.definition, text
+    return text
 
 
 @lru_cache(maxsize=256)

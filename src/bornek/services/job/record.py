@@ -30,8 +30,9 @@ from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.record import RecordSetting, record_setting
 from bornek.services.strip.facts_of import fact_lines, facts_of
 from bornek.services.strip.photos_of import photos_view
-from bornek.services.strip.view import flanks_of, read_as_found
+from bornek.services.strip.view import flanks_of
 from bornek.store import tables as t
+from bornek.store.queries.as_found import read_as_found
 from bornek.store.queries.jobs import job_with_unit, settings_of
 from bornek.store.queries.yard import the_yard
 

@@ -11,13 +11,20 @@ from sqlalchemy.orm import Session
 
 from bornek.core.gauges import Gauge
 from bornek.store import tables as t
+from bornek.store.once import read_once
 from bornek.store.queries.gauge_cards import cards
 from bornek.store.tables.gauge import CARD
 
+_GAUGES = select(t.Gauge).order_by(t.Gauge.name)
 
-def find_gauges(session: Session, today: date) -> dict[str, Gauge]:
+
+def find_gauges(session: Session, today: date) -> Mapping[str, Gauge]:
     """By id, each with the card that holds now."""
-    return {g.id: gauge_of(g, g.id, today) for g in session.scalars(select(t.Gauge).order_by(t.Gauge.name))}
+    return read_once(
+        session,
+        ("gauges", today),
+        lambda: {g.id: gauge_of(g, g.id, today) for g in session.scalars(_GAUGES)},
+    )
 
 
 def earlier_cards(session: Session, entries: Sequence[t.Entry], now: Mapping[str, Gauge]) -> dict[str, Gauge]:

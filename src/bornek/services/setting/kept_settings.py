@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from collections import ChainMap, OrderedDict
-from collections.abc import Callable, Iterator, MutableMapping
+from collections.abc import Iterator, MutableMapping
 from contextlib import contextmanager
-from typing import Any, TypeVar
+from typing import Any
 
 from sqlalchemy.orm import Session
 
+from bornek.store.once import only_reads
+
 MOST = 1000
-_T = TypeVar("_T")
 
 
 class KeptSettings(OrderedDict[str, Any]):
@@ -24,7 +25,8 @@ class KeptSettings(OrderedDict[str, Any]):
     def lend(self, session: Session) -> None:
         """For a session that reads: what it thinks through is kept for the next. It sees one state of the
         file throughout, so what it has read once it need not read again."""
-        session.info |= {"settings": self, "seen": {}, "once": {}}
+        only_reads(session)
+        session.info |= {"settings": self, "seen": {}}
 
     @contextmanager
     def lent(self, session: Session) -> Iterator[None]:
@@ -49,15 +51,4 @@ def seen_settings(session: Session) -> dict[str, Any]:
 def settings_after(session: Session) -> dict[str, Any]:
     """What a write leaves, as it says itself."""
     found: dict[str, Any] = session.info.setdefault("settings_after", {})
-    return found
-
-
-def read_once(session: Session, key: str, read: Callable[[], _T]) -> _T:
-    """What a session that only reads has read already; for one that writes, read afresh."""
-    once: dict[str, Any] | None = session.info.get("once")
-    if once is None:
-        return read()
-    if key not in once:
-        once[key] = read()
-    found: _T = once[key]
     return found

@@ -40,10 +40,11 @@ from bornek.core.settings.unread import UnreadSetting
 from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import earlier_cards, find_gauges
-from bornek.services.setting.kept_settings import kept_settings, read_once, seen_settings, settings_after
+from bornek.services.setting.kept_settings import kept_settings, seen_settings, settings_after
 from bornek.services.setting.witness import witness_as_found
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
+from bornek.store.once import read_once
 from bornek.store.queries.drawer import counts, miked
 from bornek.store.queries.jobs import check_open, signed_like
 from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_head, setting_log
@@ -203,7 +204,7 @@ def _stamp(
     """All that could change what is thought of a setting: the same stamp, the same thoughts."""
     job, setting = head.job, head.setting
     places = [loaded.log.place.id, *(p.id for p in loaded.log.places)]
-    shop = read_once(session, "shop", lambda: shop_mark(session))
+    shop = shop_mark(session)
     about = str(job.schools), job.length_unit, setting.gauge_id, id(known_kind(setting.kind)), today
     # what is written down as found is a fact of the job: its number tells whether there are more of them
     facts = job.seq if loaded.judged.stored_kind.sees_witness else 0
@@ -212,12 +213,12 @@ def _stamp(
 
 def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
     kind, given = _kind_and_given(head)
-    names = read_once(session, "names", lambda: mechanic_names(session))
+    names = mechanic_names(session)
     knobs = _knobs(kind, given, head)
     log = setting_log(session, head, [p for k in knobs for p in k.places])
     places = {p.key: p for p in log.places}
     here = log.place.key
-    gauges = dict(read_once(session, "gauges", lambda: find_gauges(session, today)))
+    gauges = dict(find_gauges(session, today))
     gauges |= earlier_cards(session, log.entries, gauges)
     ctx = Context(
         given=given,

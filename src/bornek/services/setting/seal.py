@@ -5,7 +5,7 @@ from __future__ import annotations
 from sqlalchemy.orm import Session
 
 from bornek.services.desk import digest
-from bornek.services.job.chain import START, home_id, job_links
+from bornek.services.job.chain import home_id, job_chain
 from bornek.store import tables as t
 
 SHEET = "the sheet is not the one that was signed"
@@ -29,15 +29,6 @@ def broken_seal(session: Session, job: t.Job, signature: t.Signature) -> list[st
     )
     if any(key in held and held[key] != kept for key, kept in told):
         found.append(WHO)
-    if "chain" in held and held["chain"] != _chain(session, job, int(held.get("through", 0))):
+    if "chain" in held and held["chain"] != job_chain(session, job.id, int(held.get("through", 0))):
         found.append(ROWS)
     return found
-
-
-def _chain(session: Session, job: t.Job, through: int) -> str:
-    """The hash of the job's last row up to a seq; every link is made once for as long as nothing is written."""
-    kept: dict[tuple[str, int], list[tuple[int, str]]] = session.info.setdefault("links", {})
-    key = (job.id, job.seq)
-    if key not in kept:
-        kept[key] = job_links(session, job.id)
-    return next((link for seq, link in reversed(kept[key]) if seq <= through), START)

@@ -22,7 +22,6 @@ from bornek.services.setting.find_gauges import find_gauges
 from bornek.services.setting.frozen import not_held
 from bornek.services.setting.gauge_lines import talking
 from bornek.services.setting.given_view import FieldView, show_fields
-from bornek.services.setting.kept_settings import read_once
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
 from bornek.services.setting.seal import broken_seal
 from bornek.services.setting.station_gauges import StationGauge, station_gauges
@@ -160,8 +159,8 @@ def show_given(session: Session, loaded: LoadedSetting) -> list[FieldView]:
 def _stations(session: Session, loaded: LoadedSetting, today: date) -> list[StationGauge]:
     if loaded.signed:
         return []
-    shelf = read_once(session, "gauges", lambda: find_gauges(session, today))
-    talk = read_once(session, "talking", lambda: talking(session))
+    shelf = find_gauges(session, today)
+    talk = talking(session)
     return station_gauges(loaded.reckoning.guide.slots, shelf.get(loaded.ctx.gauge), shelf, talk)
 
 

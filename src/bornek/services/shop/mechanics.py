@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -9,6 +10,9 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
+from bornek.store.once import read_once
+
+_NAMES = select(t.Mechanic.id, t.Mechanic.name).order_by(t.Mechanic.name)
 
 
 @dataclass(frozen=True)
@@ -17,8 +21,8 @@ class MechanicView:
     name: str
 
 
-def mechanic_names(session: Session) -> dict[str, str]:
-    return {m.id: m.name for m in session.scalars(select(t.Mechanic).order_by(t.Mechanic.name))}
+def mechanic_names(session: Session) -> Mapping[str, str]:
+    return read_once(session, "mechanics", lambda: dict(session.execute(_NAMES).all()))
 
 
 def list_mechanics(session: Session) -> list[dict[str, Any]]:

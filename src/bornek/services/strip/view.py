@@ -6,7 +6,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.core.build.first_draft import DraftStep, first_draft
@@ -33,6 +32,7 @@ from bornek.services.strip.facts_of import facts_of
 from bornek.services.strip.offered import OfferedFact, WrittenFact, offered_facts, written_facts
 from bornek.services.strip.photos_of import PhotoView, photos_view
 from bornek.store import tables as t
+from bornek.store.queries.as_found import lay_as_found, read_as_found
 from bornek.store.queries.facts import stays_of
 from bornek.store.queries.jobs import job_with_unit
 
@@ -191,18 +191,6 @@ def view_strip(session: Session, job_id: str) -> dict[str, Any]:
     return shown
 
 
-def read_as_found(session: Session, job_id: str) -> set[str]:
-    """Keys of settings that have a reading in their first round."""
-    rows = session.execute(
-        select(t.Setting.key)
-        .join(t.Round, t.Round.setting_id == t.Setting.id)
-        .join(t.Entry, t.Entry.round_id == t.Round.id)
-        .where(t.Setting.job_id == job_id, t.Round.number == 1, ~t.Entry.void)
-        .distinct()
-    )
-    return {key for (key,) in rows}
-
-
 def strip_open(session: Session, job: t.Job) -> int:
     """How many things of the strip stage are still open: baselines, loose items, short counts."""
     facts = facts_of(session, job.id)
@@ -239,17 +227,8 @@ def _baseline(session: Session, job: t.Job, d: Definition, b: Baseline) -> Basel
 
 def _plates(session: Session, job: t.Job, b: Baseline) -> list[str]:
     """The pack already entered as found at a setting of this place, to be offered."""
-    row = session.execute(
-        select(t.ActKnob.after)
-        .join(t.Act, t.Act.id == t.ActKnob.act_id)
-        .where(
-            t.Act.job_id == job.id,
-            t.Act.act_kind == "as_found",
-            t.ActKnob.place_id == f"{job.id}.{b.subject}",
-        )
-        .order_by(t.Act.seq)
-    ).first()
-    state = stored_state(row[0]) if row else None
+    lay = lay_as_found(session, job.id, b.subject)
+    state = stored_state(lay) if lay else None
     say = Speech(job.length_unit)
     packs = state.packs if state else ()
     return [say.size(from_nm(nm)) for pack in packs for nm in pack]

@@ -29,8 +29,8 @@ from bornek.services.setting.record_act import write_act
 from bornek.services.shop.shop_lists import own_look_fors
 from bornek.services.strip.append_fact import append_fact
 from bornek.services.strip.facts_of import facts_of
-from bornek.services.strip.view import read_as_found
 from bornek.store import tables as t
+from bornek.store.queries.as_found import read_as_found
 from bornek.store.queries.facts import live_facts, photos_of
 from bornek.store.queries.jobs import open_job
 from bornek.store.queries.yard import local

@@ -5,18 +5,22 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from sqlalchemy import func, select
+from sqlalchemy import BindParameter, bindparam, func, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import JobClosed, NotFound
 from bornek.store import tables as t
+from bornek.store.once import read_once
 from bornek.store.queries.yard import local_day
+
+_JOB_ID: BindParameter[str] = bindparam("job_id")
+_JOB = select(t.Job, t.Unit).join(t.Unit, t.Unit.id == t.Job.unit_id).where(t.Job.id == _JOB_ID)
+_SETTINGS = select(t.Setting).where(t.Setting.job_id == _JOB_ID).order_by(t.Setting.position)
+_PLACES = select(t.Place).where(t.Place.job_id == _JOB_ID).order_by(t.Place.id)
 
 
 def job_with_unit(session: Session, job_id: str) -> tuple[t.Job, t.Unit]:
-    row = session.execute(
-        select(t.Job, t.Unit).join(t.Unit, t.Unit.id == t.Job.unit_id).where(t.Job.id == job_id)
-    ).one_or_none()
+    row = read_once(session, ("job", job_id), lambda: session.execute(_JOB, {"job_id": job_id}).one_or_none())
     if row is None:
         raise NotFound(f"No job has the id {job_id!r}.", field="job_id", next_step="Go back to the board.")
     return row[0], row[1]
@@ -40,13 +44,13 @@ def check_open(session: Session, job: t.Job) -> None:
 
 
 def settings_of(session: Session, job_id: str) -> Sequence[t.Setting]:
-    return session.scalars(
-        select(t.Setting).where(t.Setting.job_id == job_id).order_by(t.Setting.position)
-    ).all()
+    return read_once(
+        session, ("settings", job_id), lambda: session.scalars(_SETTINGS, {"job_id": job_id}).all()
+    )
 
 
 def places_of(session: Session, job_id: str) -> Sequence[t.Place]:
-    return session.scalars(select(t.Place).where(t.Place.job_id == job_id).order_by(t.Place.id)).all()
+    return session.scalars(_PLACES, {"job_id": job_id}).all()
 
 
 _UNREAD = (
@@ -68,6 +72,34 @@ _IN_BAND = (
     .where(t.Job.closed_at.is_(None))
     .order_by(t.Standing.rank, t.Job.opened_at, t.Standing.job_id)
 )
+_ROWS = select(t.Standing.job_id, t.Standing.row).where(
+    t.Standing.job_id.in_(bindparam("job_ids", expanding=True))
+)
+_COUNTS = (
+    select(t.Standing.band, func.count())
+    .join(t.Job, t.Job.id == t.Standing.job_id)
+    .where(t.Job.closed_at.is_(None))
+    .group_by(t.Standing.band)
+)
+_SAME = (
+    select(t.Setting.id)
+    .join(t.Job, t.Job.id == t.Setting.job_id)
+    .join(t.Unit, t.Unit.id == t.Job.unit_id)
+    .where(
+        t.Unit.unit_type_id == bindparam("type_id"),
+        func.coalesce(func.nullif(t.Setting.remembered_as, ""), t.Setting.key) == bindparam("remembered_as"),
+        t.Setting.kind == bindparam("kind"),
+        t.Setting.id != bindparam("but"),
+    )
+)
+_SIGNED_LIKE = (
+    select(t.Signature, t.Unit)
+    .join(t.Setting, t.Setting.id == t.Signature.setting_id)
+    .join(t.Job, t.Job.id == t.Setting.job_id)
+    .join(t.Unit, t.Unit.id == t.Job.unit_id)
+    .where(t.Signature.setting_id.in_(_SAME))
+    .order_by(t.Signature.seq)
+)
 
 
 def unread_jobs(session: Session, most: int) -> list[tuple[t.Job, t.Unit]]:
@@ -87,43 +119,24 @@ def marks_in(session: Session, band: str, most: int) -> list[tuple[str, str]]:
 
 def standing_rows(session: Session, job_ids: Sequence[str]) -> list[dict[str, Any]]:
     """What the board shows of these jobs, in their order."""
-    rows = session.execute(select(t.Standing.job_id, t.Standing.row).where(t.Standing.job_id.in_(job_ids)))
+    rows = session.execute(_ROWS, {"job_ids": list(job_ids)})
     found: dict[str, dict[str, Any]] = dict(rows.all())
     return [found[job_id] for job_id in job_ids]
 
 
 def band_counts(session: Session) -> dict[str, int]:
-    rows = session.execute(
-        select(t.Standing.band, func.count())
-        .join(t.Job, t.Job.id == t.Standing.job_id)
-        .where(t.Job.closed_at.is_(None))
-        .group_by(t.Standing.band)
-    )
-    return dict(rows.all())
+    return dict(session.execute(_COUNTS).all())
 
 
 def signed_like(
     session: Session, setting: t.Setting, unit_type_id: str
 ) -> Sequence[tuple[t.Signature, t.Unit]]:
     """Last signatures of the same setting on other jobs with units of the same type, each with its unit."""
-    same = (
-        select(t.Setting.id)
-        .join(t.Job, t.Job.id == t.Setting.job_id)
-        .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .where(
-            t.Unit.unit_type_id == unit_type_id,
-            func.coalesce(func.nullif(t.Setting.remembered_as, ""), t.Setting.key)
-            == (setting.remembered_as or setting.key),
-            t.Setting.kind == setting.kind,
-            t.Setting.id != setting.id,
-        )
-    )
-    rows = session.execute(
-        select(t.Signature, t.Unit)
-        .join(t.Setting, t.Setting.id == t.Signature.setting_id)
-        .join(t.Job, t.Job.id == t.Setting.job_id)
-        .join(t.Unit, t.Unit.id == t.Job.unit_id)
-        .where(t.Signature.setting_id.in_(same))
-        .order_by(t.Signature.seq)
-    )
+    like = {
+        "type_id": unit_type_id,
+        "remembered_as": setting.remembered_as or setting.key,
+        "kind": setting.kind,
+        "but": setting.id,
+    }
+    rows = session.execute(_SIGNED_LIKE, like)
     return list({signature.setting_id: (signature, unit) for signature, unit in rows}.values())

@@ -10,6 +10,8 @@ from collections.abc import Sequence
 from sqlalchemy import bindparam, text
 from sqlalchemy.orm import Session
 
+from bornek.store.once import read_once
+
 SHOP = ("stock_movement", "gauge_card", "signature", "mechanic", "shim_measure")
 OWN = ("entry", "given_revision", "explanation", "signature", "round", "proposal")
 _SHOP = text("SELECT " + ", ".join(f"(SELECT MAX(rowid) FROM {table})" for table in SHOP))
@@ -22,7 +24,7 @@ _OWN = text(
 
 def shop_mark(session: Session) -> tuple[int, ...]:
     """The same as long as no shim was moved, no gauge got a card, nothing was signed, nobody came."""
-    return tuple(n or 0 for n in session.execute(_SHOP).one())
+    return read_once(session, "shop mark", lambda: tuple(n or 0 for n in session.execute(_SHOP).one()))
 
 
 def setting_mark(session: Session, setting_id: str, place_ids: Sequence[str]) -> tuple[int, ...]:

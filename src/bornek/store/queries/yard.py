@@ -14,6 +14,7 @@ THE_YARD = "yard"
 
 def the_yard(session: Session) -> t.Yard:
     found = session.get(t.Yard, THE_YARD)
+    session.info[THE_YARD] = found  # held, or the session forgets it and asks the file each time
     return found if found is not None else t.Yard(id=THE_YARD, name="The yard", zone="UTC")
 
 

@@ -24,6 +24,7 @@ from bornek.services.job.index_job import index_job
 from bornek.services.job.record import view_record
 from bornek.services.job.view import view_job
 from bornek.services.prove.view import view_prove
+from bornek.services.setting.kept_settings import KeptSettings
 from bornek.services.setting.load_setting import load_setting
 from bornek.services.setting.view import view_setting
 from bornek.services.shop.board import refresh_board, view_board
@@ -52,6 +53,8 @@ def alone(bundle: Bundle, rows: Rows) -> Iterator[Session]:
             with database.writing() as session:
                 write_rows(session, bundle, lambda name: rows[name])
                 index_job(session, str(rows["job"][0]["id"]))
+            with database.reading() as session:
+                KeptSettings().lend(session)
                 yield session
         finally:
             database.close()
