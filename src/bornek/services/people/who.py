@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from sqlalchemy import func, select
+from sqlalchemy import bindparam, func, select
 from sqlalchemy.orm import Session
 
 from bornek.core.people.roles import Role, read_role
@@ -14,6 +14,12 @@ from bornek.store import tables as t
 
 IDLE, LONGEST = timedelta(minutes=30), timedelta(hours=12)
 """A sign-in ends when nobody did anything for so long, and after so long whatever was done."""
+
+_PERSON = (
+    select(t.Mechanic, t.Account)
+    .outerjoin(t.Account, t.Account.mechanic_id == t.Mechanic.id)
+    .where(t.Mechanic.id == bindparam("mechanic_id"))
+)
 
 
 @dataclass(frozen=True)
@@ -35,8 +41,7 @@ def who_is(session: Session, secret: str, now: datetime) -> Who | None:
     row = session.get(t.SignIn, plain_hash(secret)) if secret else None
     if row is None or row.ended_at or now - row.seen_at > IDLE or now - row.at > LONGEST:
         return None
-    account = session.get(t.Account, row.mechanic_id)
-    mechanic = session.get(t.Mechanic, row.mechanic_id)
+    mechanic, account = _person(session, row.mechanic_id)
     if account is None or mechanic is None or account.ended_at:
         return None
     return Who(
@@ -53,10 +58,14 @@ def who_is(session: Session, secret: str, now: datetime) -> Who | None:
 def trusted(session: Session, named: str) -> Who:
     """Whoever sits at the yard's own machine, where that is trusted: under the name that was chosen there, with all
     rights, or those of the account of that name."""
-    account = session.get(t.Account, named) if named else None
-    mechanic = session.get(t.Mechanic, named) if named else None
+    mechanic, account = _person(session, named) if named else (None, None)
     role: Role = read_role(account.role) if account and not account.ended_at else "owner"
     return Who(mechanic=named, name=mechanic.name if mechanic else "", role=role, how="named")
+
+
+def _person(session: Session, key: str) -> tuple[t.Mechanic | None, t.Account | None]:
+    row = session.execute(_PERSON, {"mechanic_id": key}).one_or_none()
+    return (row[0], row[1]) if row else (None, None)
 
 
 def has_owner(session: Session) -> bool:

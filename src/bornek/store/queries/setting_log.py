@@ -74,12 +74,18 @@ class SettingLog:
 
 _ID: BindParameter[str] = bindparam("setting_id")
 _PLACE_IDS: BindParameter[list[str]] = bindparam("place_ids", expanding=True)
+_later_given = aliased(t.GivenRevision)
 _HEAD = (
-    select(t.Setting, t.Job, t.Unit, t.Place)
+    select(t.Setting, t.Job, t.Unit, t.Place, t.GivenRevision)
     .join(t.Job, t.Job.id == t.Setting.job_id)
     .join(t.Unit, t.Unit.id == t.Job.unit_id)
     .join(t.Place, t.Place.id == t.Setting.place_id)
-    .where(t.Setting.id == _ID)
+    .join(t.GivenRevision, t.GivenRevision.setting_id == t.Setting.id)
+    .where(
+        t.Setting.id == _ID,
+        t.GivenRevision.seq
+        == select(func.max(_later_given.seq)).where(_later_given.setting_id == _ID).scalar_subquery(),
+    )
 )
 _PLACES = select(t.Place).where(
     t.Place.job_id == bindparam("job_id"), t.Place.key.in_(bindparam("keys", expanding=True))
@@ -98,12 +104,6 @@ _ACTS = (
     .order_by(t.Act.seq)
 )
 _KNOBS = select(t.ActKnob).where(t.ActKnob.place_id.in_(_PLACE_IDS))
-_GIVEN = (
-    select(t.GivenRevision)
-    .where(t.GivenRevision.setting_id == _ID)
-    .order_by(t.GivenRevision.seq.desc())
-    .limit(1)
-)
 _EXPLANATIONS = select(t.Explanation).where(t.Explanation.setting_id == _ID).order_by(t.Explanation.seq)
 _SIGNATURE = (
     select(t.Signature).where(t.Signature.setting_id == _ID).order_by(t.Signature.seq.desc()).limit(1)
@@ -113,16 +113,14 @@ _PROPOSALS = select(t.Proposal).where(t.Proposal.setting_id == _ID)
 
 def setting_head(session: Session, setting_id: str) -> SettingHead:
     """NotFound if there is no setting of that id."""
-    row = session.execute(_HEAD, {"setting_id": setting_id}).one_or_none()
+    row = session.execute(_HEAD, {"setting_id": setting_id}).first()
     if row is None:
         raise NotFound(
             f"No setting has the id {setting_id!r}.",
             field="setting_id",
             next_step="Go back to the board and open the job again.",
         )
-    setting, job, unit, place = row
-    given = session.scalars(_GIVEN, {"setting_id": setting_id}).one()
-    return SettingHead(setting, job, unit, place, given)
+    return SettingHead(*row)
 
 
 def setting_log(session: Session, head: SettingHead, place_keys: Sequence[str] = ()) -> SettingLog:

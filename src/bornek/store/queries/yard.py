@@ -5,17 +5,20 @@ from __future__ import annotations
 from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
 
 THE_YARD = "yard"
+_YARD = select(t.Yard).where(t.Yard.id == THE_YARD)
 
 
 def the_yard(session: Session) -> t.Yard:
-    found = session.get(t.Yard, THE_YARD)
-    session.info[THE_YARD] = found  # held, or the session forgets it and asks the file each time
-    return found if found is not None else t.Yard(id=THE_YARD, name="The yard", zone="UTC")
+    held: t.Yard | None = session.info.get(THE_YARD)
+    if held is None:
+        held = session.info[THE_YARD] = session.scalars(_YARD).one_or_none()
+    return held if held is not None else t.Yard(id=THE_YARD, name="The yard", zone="UTC")
 
 
 def local(session: Session, moment: datetime) -> datetime:
