@@ -16,6 +16,7 @@ from sqlalchemy.orm.exc import FlushError
 from bornek.core.errors import InputError, KeyReused, StaleVersion
 from bornek.core.people.roles import Right, Role, check_right
 from bornek.store import tables as t
+from bornek.store.once import get_held
 from bornek.store.queries.idempotency import forget_keys
 from bornek.store.queries.yard import local_day
 
@@ -39,7 +40,7 @@ class Desk:
         check_right(self.role, right)
 
     def mechanic(self) -> t.Mechanic:
-        found = self.session.get(t.Mechanic, self.actor) if self.actor else None
+        found = get_held(self.session, t.Mechanic, self.actor) if self.actor else None
         if found is None:
             raise InputError(
                 "Nobody is named as doing this.",

@@ -12,11 +12,11 @@ from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import BindParameter, Select, bindparam, select
+from sqlalchemy import BindParameter, Select, bindparam, select, union_all
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
-from bornek.store.once import read_once
+from bornek.store.once import get_held, read_once
 
 FROM_ELSEWHERE = (t.Mechanic, t.Gauge, t.GaugeCard, t.Component)
 CHAINED = (t.Entry, t.Act, t.Fact, t.ComponentStay, t.Attachment)
@@ -42,7 +42,9 @@ _KNOBS = (
     .where(t.ActKnob.act_id.in_(select(t.Act.id).where(t.Act.job_id == _JOB_ID)))
     .order_by(t.ActKnob.id)
 )
-_AT_HOME = [select(table.id, table.known_as).where(table.known_as.is_not(None)) for table in FROM_ELSEWHERE]
+_AT_HOME = union_all(
+    *(select(table.id, table.known_as).where(table.known_as.is_not(None)) for table in FROM_ELSEWHERE)
+)
 START = ""
 END_LETTERS = 20
 """So many of the last hash are printed on the build sheet."""
@@ -88,13 +90,13 @@ def _rows(session: Session, job_id: str) -> list[dict[str, Any]]:
 
 def home_id(session: Session, key: str) -> str:
     """The id of a mechanic where the rows were written."""
-    who = session.get(t.Mechanic, key)
+    who = get_held(session, t.Mechanic, key)
     return (who.known_as if who else None) or key
 
 
 def _at_home(session: Session) -> dict[str, str]:
     """Ids that were taken here, by what they are where the rows were written: the chain is over those."""
-    return {row.id: str(row.known_as) for statement in _AT_HOME for row in session.execute(statement)}
+    return {row.id: str(row.known_as) for row in session.execute(_AT_HOME)}
 
 
 def _plain(table: Any, row: Iterable[Any], names: Mapping[str, str]) -> dict[str, Any]:

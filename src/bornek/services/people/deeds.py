@@ -14,6 +14,7 @@ from bornek.services.people.deed_words import about_words, deed_words
 from bornek.services.people.who import Who
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
+from bornek.store.once import get_held
 
 SHOWN = 200
 
@@ -34,7 +35,7 @@ class DeedView:
 
 
 def write_deed(session: Session, who: Who | None, what: str, about: str, now: datetime) -> None:
-    known = who is not None and session.get(t.Mechanic, who.mechanic) is not None
+    known = who is not None and get_held(session, t.Mechanic, who.mechanic) is not None
     session.add(
         t.Deed(
             at=now,

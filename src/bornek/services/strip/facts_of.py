@@ -17,6 +17,7 @@ from bornek.core.structure import build
 from bornek.core.units.definition import Definition
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
+from bornek.store.once import get_held
 from bornek.store.queries.facts import live_facts
 from bornek.store.queries.yard import the_yard
 
@@ -44,7 +45,7 @@ def core_fact(row: t.Fact, names: Mapping[str, str], clock: tzinfo = UTC) -> Fac
 
 def facts_of(session: Session, job_id: str) -> list[Fact]:
     """What holds: nothing supersedes it, nothing struck it. Read once for as long as nothing is written."""
-    job = session.get(t.Job, job_id)
+    job = get_held(session, t.Job, job_id)
     kept: dict[tuple[str, int], list[Fact]] = session.info.setdefault("facts", {})
     key = (job_id, job.seq if job else 0)
     if key not in kept:

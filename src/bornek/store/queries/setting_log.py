@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from sqlalchemy import BindParameter, bindparam, exists, func, select
+from sqlalchemy import BindParameter, bindparam, func, select
 from sqlalchemy.orm import Session, aliased
 
 from bornek.core.errors import NotFound
@@ -91,10 +91,7 @@ _PLACES = select(t.Place).where(
     t.Place.job_id == bindparam("job_id"), t.Place.key.in_(bindparam("keys", expanding=True))
 )
 _ROUNDS = select(t.Round).where(t.Round.setting_id == _ID).order_by(t.Round.number)
-_later = aliased(t.Entry)
 _ENTRIES = select(t.Entry).where(t.Entry.setting_id == _ID).order_by(t.Entry.seq)
-_LIVE = _ENTRIES.where(~t.Entry.void, ~exists().where(_later.supersedes == t.Entry.id))
-_LAST_READING = select(func.coalesce(func.max(t.Entry.seq), 0)).where(t.Entry.setting_id == _ID)
 _ACTS = (
     select(t.Act)
     .where(
@@ -133,9 +130,11 @@ def setting_log(session: Session, head: SettingHead, place_keys: Sequence[str] =
     places = list(session.scalars(_PLACES, {"job_id": head.job.id, "keys": others})) if others else []
     here = {"place_ids": [head.place.id, *(p.id for p in places)]}
     rounds = session.scalars(_ROUNDS, this).all()
+    entries = all_entries(session, head.setting.id)
+    gone = {e.supersedes for e in entries}
     acts = session.scalars(_ACTS, this | here).all()
     knobs: dict[str, list[t.ActKnob]] = {}
-    for knob in session.scalars(_KNOBS, here):
+    for knob in session.scalars(_KNOBS, here) if acts else ():
         knobs.setdefault(knob.act_id, []).append(knob)
     return SettingLog(
         setting=head.setting,
@@ -145,12 +144,12 @@ def setting_log(session: Session, head: SettingHead, place_keys: Sequence[str] =
         places=places,
         given=head.given,
         rounds=rounds,
-        entries=session.scalars(_LIVE, this).all(),
-        last_reading=session.scalars(_LAST_READING, this).one(),
+        entries=[e for e in entries if not e.void and e.id not in gone],
+        last_reading=entries[-1].seq if entries else 0,
         acts=acts,
         knobs=knobs,
         act_rounds=_act_rounds(rounds, acts),
-        proposals={p.act_id: p for p in session.scalars(_PROPOSALS, this)},
+        proposals={p.act_id: p for p in session.scalars(_PROPOSALS, this)} if acts else {},
         explanations=session.scalars(_EXPLANATIONS, this).all(),
         signature=session.scalars(_SIGNATURE, this).one_or_none(),
     )
