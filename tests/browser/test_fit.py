@@ -82,6 +82,7 @@ def test_a_worn_seat_goes_back_to_inspect(bench: Page) -> None:
     expect(bench).to_have_url(f"{home(bench)}/jobs/w17/inspect")
 
 
+@pytest.mark.wide
 def test_a_burr_is_told_while_there_is_time_and_a_wrong_ton_is_asked_about(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/f12/fit")
     form = bench.locator("[data-push-point]")

@@ -80,6 +80,7 @@ def test_another_unit_than_the_card_s_is_asked_and_the_answer_counts(pump_bench:
     expect(pump_bench.locator("[data-slot='travel.mark_up.1'][data-status=taken]")).to_contain_text("0.14")
 
 
+@pytest.mark.wide
 def test_both_ends_are_read_by_two_gauges_at_once(
     pump_bench: Page, sim: SimGauge, client: FlaskClient
 ) -> None:

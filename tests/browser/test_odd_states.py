@@ -103,7 +103,7 @@ def apart(a: list[float], b: list[float]) -> bool:
     return a[2] <= b[0] + 1 or b[2] <= a[0] + 1 or a[3] <= b[1] + 1 or b[3] <= a[1] + 1
 
 
-@pytest.mark.parametrize("key", VALUES)
+@pytest.mark.parametrize("key", in_gate(("0", "4", "1", "2", "3"), 2))
 def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: str) -> None:
     page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
     page.locator("[data-value]").first.wait_for()

@@ -128,6 +128,7 @@ STANDS_BEFORE = """() => {
 }"""
 
 
+@pytest.mark.wide
 def test_a_step_is_dragged_by_its_number(bench: Page) -> None:
     """As a hand does it: over the other until the line makes room, then let go."""
     open_plan(bench, "/jobs/f12/plan")
@@ -240,6 +241,7 @@ def test_a_step_of_ones_own_with_a_wait_runs_by_itself_and_is_on_today(bench: Pa
     expect(bench.get_by_text("One degree on the face")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_half_of_the_bolts_in_one_step_leaves_the_rest_without_one_and_the_day_promised_is_written(
     bench: Page,
 ) -> None:
