@@ -9,9 +9,8 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Mapping, Sequence
+from functools import lru_cache
 from typing import Any, ClassVar
-
-import numpy as np
 
 from bornek.core.mesh.worm import at_wheel_deg, eccentric_shift_mm, lash_per_apart, length_at_mm
 from bornek.core.quantities import shown_in, signed
@@ -261,17 +260,13 @@ class WormLash(Setting):
         deepest, throw = float(ctx.given["deepest"]), float(ctx.given["throw"])
         state = ctx.state(KNOB, ctx.first_round)
         side = -1 if state is not None and (state.position - deepest + 180) % 360 < 180 else 1
-        turns = np.arange(0.0, 180.0 + STEP_DEG / 2, STEP_DEG)
         return (
             Knob(
                 key=KNOB,
                 label="Carrier angle",
                 place="",
                 unit="deg",
-                domain=Curve(
-                    tuple(round(deepest + side * t, 6) for t in turns),
-                    tuple(eccentric_shift_mm(throw, t, 0.0) for t in turns),
-                ),
+                domain=_carrier_curve(throw, deepest, side),
                 sense=1,
                 noun="carrier",
                 title="Eccentric carrier",
@@ -325,6 +320,16 @@ class WormLash(Setting):
             SlipHint("The worm's bearings were not home: its float is more than was measured."),
             SlipHint("Another tooth: mark the tightest place."),
         ]
+
+
+@lru_cache(maxsize=64)
+def _carrier_curve(throw_mm: float, deepest_deg: float, side: int) -> Curve:
+    """Half a turn from the deepest mesh to the shallowest: every angle with what it moves."""
+    turns = [n * STEP_DEG for n in range(round(180.0 / STEP_DEG) + 1)]
+    return Curve(
+        tuple(round(deepest_deg + side * t, 6) for t in turns),
+        tuple(eccentric_shift_mm(throw_mm, t, 0.0) for t in turns),
+    )
 
 
 def _felt(ctx: Context) -> str:

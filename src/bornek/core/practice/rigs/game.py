@@ -109,19 +109,15 @@ def _read(table: Table, number: int) -> Sheet:
         if sheet.surprise and not any(x["round"] == number for x in table.explanations):
             table.explanations.append({"round": number, "cause": "unexplained"})
             continue
-        slots = {s.key: s for s in _slots(table)}
+        slots = {s.key: s for s in guide_of(find_kind(table.rig.kind), table.context()).slots}
         open_cells = [c for c in sheet.cells if not c.entries and not c.blocked and not c.optional]
+        handled = table.handled()
         fresh = [
             {"slot": c.slot, "value": value, "round": number, "confirmed": True}
             for c in open_cells
-            if (value := table.rig.answer(slots[c.slot], table.handled(), 1)) is not None
+            if (value := table.rig.answer(slots[c.slot], handled, 1)) is not None
         ]
         if not fresh:
             return sheet
         table.entries.extend(fresh)
     return table.sheet()
-
-
-def _slots(table: Table) -> Any:
-    ctx = table.context()
-    return guide_of(find_kind(table.rig.kind), ctx).slots
