@@ -96,7 +96,9 @@ def home_id(session: Session, key: str) -> str:
 
 def _at_home(session: Session) -> dict[str, str]:
     """Ids that were taken here, by what they are where the rows were written: the chain is over those."""
-    return {row.id: str(row.known_as) for row in session.execute(_AT_HOME)}
+    return read_once(
+        session, "known as", lambda: {row.id: str(row.known_as) for row in session.execute(_AT_HOME)}
+    )
 
 
 def _plain(table: Any, row: Iterable[Any], names: Mapping[str, str]) -> dict[str, Any]:

@@ -33,7 +33,7 @@ _STAYS = (
 
 def live_facts(session: Session, job_id: str) -> Sequence[t.Fact]:
     """Facts that nothing supersedes and that strike nothing."""
-    return session.scalars(_LIVE, {"job_id": job_id}).all()
+    return read_once(session, ("facts", job_id), lambda: session.scalars(_LIVE, {"job_id": job_id}).all())
 
 
 def photos_of(session: Session, job_id: str) -> list[tuple[t.Attachment, t.Blob]]:

@@ -8,8 +8,11 @@ from sqlalchemy import bindparam, func, select
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
+from bornek.store.once import read_once
 
 _LAST = select(func.max(t.GaugeCard.number)).where(t.GaugeCard.gauge_id == bindparam("gauge_id"))
+
+_CARDS = select(t.GaugeCard).where(t.GaugeCard.id.in_(bindparam("ids", expanding=True)))
 
 
 def card_id(gauge_id: str, number: int) -> str:
@@ -22,4 +25,5 @@ def last_card(session: Session, gauge_id: str) -> int:
 
 
 def cards(session: Session, ids: Collection[str]) -> Sequence[t.GaugeCard]:
-    return session.scalars(select(t.GaugeCard).where(t.GaugeCard.id.in_(ids))).all()
+    wanted = sorted(ids)
+    return read_once(session, ("cards", *wanted), lambda: session.scalars(_CARDS, {"ids": wanted}).all())

@@ -8,6 +8,7 @@ from sqlalchemy import BindParameter, bindparam, exists, select
 from sqlalchemy.orm import Session, aliased
 
 from bornek.store import tables as t
+from bornek.store.once import read_once
 
 _UNIT_ID: BindParameter[str] = bindparam("unit_id")
 _later = aliased(t.Fact)
@@ -35,15 +36,18 @@ _ENTRIES_OF = _ENTRIES.where(t.UnitEntry.unit_id == _UNIT_ID)
 
 def facts_of_owing(
     session: Session, owing: str, kinds: Sequence[str], unit_id: str = ""
-) -> list[tuple[t.Fact, t.Job, t.Unit]]:
+) -> Sequence[tuple[t.Fact, t.Job, t.Unit]]:
     """Live facts of some kinds, in their order: of the units that have one of the kind `owing`, or of one of them."""
     wanted, of = (_OWING_ONE, {"unit_id": unit_id}) if unit_id else (_OWING, {})
-    rows = session.execute(wanted, {"owing": owing, "kinds": list(kinds), **of})
-    return [(fact, job, unit) for fact, job, unit in rows]
+    asked = {"owing": owing, "kinds": list(kinds), **of}
+    return read_once(
+        session,
+        ("owing", owing, tuple(kinds), unit_id),
+        lambda: [(fact, job, unit) for fact, job, unit in session.execute(wanted, asked)],
+    )
 
 
 def unit_entries(session: Session, unit_id: str = "") -> Sequence[t.UnitEntry]:
     """What was done on units without a job."""
-    if unit_id:
-        return session.scalars(_ENTRIES_OF, {"unit_id": unit_id}).all()
-    return session.scalars(_ENTRIES).all()
+    wanted, of = (_ENTRIES_OF, {"unit_id": unit_id}) if unit_id else (_ENTRIES, {})
+    return read_once(session, ("unit entries", unit_id), lambda: session.scalars(wanted, of).all())

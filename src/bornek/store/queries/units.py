@@ -4,11 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from sqlalchemy import func, select
+from sqlalchemy import bindparam, func, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import NotFound
 from bornek.store import tables as t
+from bornek.store.once import read_once
+
+_JOBS = select(t.Job).where(t.Job.unit_id == bindparam("unit_id")).order_by(t.Job.opened_at, t.Job.id)
 
 
 def find_unit(session: Session, unit_id: str) -> t.Unit:
@@ -19,9 +22,9 @@ def find_unit(session: Session, unit_id: str) -> t.Unit:
 
 
 def jobs_of_unit(session: Session, unit_id: str) -> Sequence[t.Job]:
-    return session.scalars(
-        select(t.Job).where(t.Job.unit_id == unit_id).order_by(t.Job.opened_at, t.Job.id)
-    ).all()
+    return read_once(
+        session, ("jobs of", unit_id), lambda: session.scalars(_JOBS, {"unit_id": unit_id}).all()
+    )
 
 
 def units_of_type(session: Session, unit_type_id: str, but: str) -> Sequence[str]:
