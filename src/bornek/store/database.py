@@ -9,9 +9,10 @@ from typing import Any
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine, event
+from sqlalchemy import Engine, event
 from sqlalchemy.orm import Session
 
+from bornek.store.engine import engine_of
 from bornek.store.fair_queue import FairQueue
 from bornek.store.trouble import said_plainly
 
@@ -74,7 +75,7 @@ class Database:
 
 
 def _engine(path: Path) -> Engine:
-    engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": 10, "check_same_thread": False})
+    engine = engine_of(path)
 
     @event.listens_for(engine, "connect")
     def _connect(connection: Any, _record: Any) -> None:

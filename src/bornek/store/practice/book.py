@@ -7,10 +7,11 @@ from contextlib import contextmanager
 from datetime import datetime
 from pathlib import Path
 
-from sqlalchemy import ForeignKey, String, create_engine, delete, select
+from sqlalchemy import ForeignKey, String, delete, select
 from sqlalchemy.orm import DeclarativeBase, Mapped, Session, mapped_column
 
 from bornek.store.base import UtcTime
+from bornek.store.engine import engine_of
 
 
 class PracticeBase(DeclarativeBase):
@@ -49,7 +50,7 @@ class PracticeBook:
 
     def __init__(self, path: Path) -> None:
         self._path = path
-        self._engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": 10})
+        self._engine = engine_of(path)
 
     @contextmanager
     def open(self) -> Iterator[Session]:
