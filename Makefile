@@ -25,7 +25,8 @@ demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
 	@.venv/bin/bornek seed --data $(DATA) && echo "The demo yard is fresh: make demo"
 
 .PHONY: test
-test: setup browser ## Everything that CI checks: static checks side by side, then the tests on three workers
+test: ## Everything that CI checks: set-up and static checks side by side, then the tests on three workers
+	@$(MAKE) --no-print-directory -j3 --output-sync=target setup browser
 	@$(MAKE) --no-print-directory -j4 --output-sync=target lint-python lint-page types-python types-page rules drift build
 	@$(MAKE) --no-print-directory pytest
 
