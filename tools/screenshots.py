@@ -10,6 +10,7 @@ from pathlib import Path
 from urllib.request import Request, urlopen
 
 from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Request as Sent
 from werkzeug.serving import make_server
 
 from bornek.app import create_app
@@ -67,6 +68,10 @@ def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...])
         "[data-say], [data-record-setting], [data-pattern], [data-accounts], table, form"
     ).first.wait_for()
     page.evaluate("document.fonts.ready")
+    writes: set[Sent] = set()
+    page.on("request", lambda r: writes.add(r) if r.method != "GET" else None)
+    page.on("requestfinished", writes.discard)
+    page.on("requestfailed", writes.discard)
     for key in keys:
         if key.startswith(FILL):
             field, text = key.removeprefix(FILL).split("=")
@@ -74,6 +79,8 @@ def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...])
         else:
             page.keyboard.press(key)
         page.wait_for_timeout(250)
+        while writes:  # an Enter while the one before is on its way is not a second one
+            page.wait_for_timeout(100)
     page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")
 
