@@ -12,7 +12,6 @@ def test_what_was_compiled_for_one_file_is_not_compiled_for_another(tmp_path: Pa
     for name in ("one", "other"):
         engine = engine_of(tmp_path / f"{name}.sqlite")
         with engine.connect() as connection:
-            connection.execute(text(f"CREATE TABLE {name} (of_both TEXT)"))
             connection.execute(text("CREATE TABLE shared (of_both TEXT)"))
             connection.execute(text("INSERT INTO shared VALUES (:name)"), {"name": name})
             found = connection.execute(select(column("of_both")).select_from(text("shared")))

@@ -11,7 +11,6 @@ from bornek.store import tables as t
 from bornek.store.once import read_once
 
 _LAST = select(func.max(t.GaugeCard.number)).where(t.GaugeCard.gauge_id == bindparam("gauge_id"))
-
 _CARDS = select(t.GaugeCard).where(t.GaugeCard.id.in_(bindparam("ids", expanding=True)))
 
 
