@@ -1,4 +1,4 @@
-"""What a session has read already: one that only reads sees one state of the file throughout."""
+"""What a session has read or thought through already: one that only reads sees one state of the file throughout."""
 
 from __future__ import annotations
 
@@ -7,13 +7,13 @@ from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
-_ONCE, _HELD = "once", "held"
+_READS, _KEPT, _HELD = "only reads", "kept", "held"
 _T = TypeVar("_T")
 
 
 def only_reads(session: Session) -> None:
-    """Said of a session in which nothing is written: what it has read once it need not read again."""
-    session.info[_ONCE] = {}
+    """Said of a session that writes nothing of what it reads: what it has read once it need not read again."""
+    session.info[_READS] = True
 
 
 def get_held(session: Session, table: type[_T], key: str) -> _T | None:
@@ -23,12 +23,16 @@ def get_held(session: Session, table: type[_T], key: str) -> _T | None:
     return found
 
 
-def read_once(session: Session, what: Hashable, read: Callable[[], _T]) -> _T:
-    """What was read in this session before, not to be changed by who gets it; in one that writes, read afresh."""
-    known: dict[Hashable, Any] | None = session.info.get(_ONCE)
-    if known is None:
-        return read()
-    if what not in known:
-        known[what] = read()
-    found: _T = known[what]
+def keep(session: Session, stands_on: Hashable, make: Callable[[], _T]) -> _T:
+    """What was made in this session before of the same: `stands_on` names all that could change it, as a job with its
+    last seq. Not to be changed by who gets it."""
+    kept: dict[Hashable, Any] = session.info.setdefault(_KEPT, {})
+    if stands_on not in kept:
+        kept[stands_on] = make()
+    found: _T = kept[stands_on]
     return found
+
+
+def read_once(session: Session, what: Hashable, read: Callable[[], _T]) -> _T:
+    """What was read in this session before, where it only reads; in one that writes, read afresh."""
+    return keep(session, what, read) if session.info.get(_READS) else read()

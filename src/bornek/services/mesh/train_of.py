@@ -9,12 +9,13 @@ from bornek.core.train.sheet import TrainSheet, train_sheet
 from bornek.services.job.job_definition import definition_of
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
+from bornek.store.once import keep
 
 
 def train_of(session: Session, job: t.Job) -> TrainSheet:
     """What is said of the train by the job's definition and all that was written down."""
-    kept: dict[tuple[str, int], TrainSheet] = session.info.setdefault("trains", {})
-    key = (job.id, job.seq)
-    if key not in kept:
-        kept[key] = train_sheet(Train(definition_of(job)), facts_of(session, job.id))
-    return kept[key]
+    return keep(
+        session,
+        ("train", job.id, job.seq),
+        lambda: train_sheet(Train(definition_of(job)), facts_of(session, job.id)),
+    )

@@ -27,6 +27,7 @@ from bornek.services.shop.hours import shop_calendar
 from bornek.services.shop.tools import yard_tools
 from bornek.services.strip.facts_of import facts_of
 from bornek.store import tables as t
+from bornek.store.once import keep
 from bornek.store.queries.jobs import settings_of
 
 
@@ -87,11 +88,7 @@ class LoadedPlan:
 def load_plan(session: Session, job: t.Job, now: datetime) -> LoadedPlan:
     """`now`: as the clock on the yard's wall says it. Thought through once for as long as nothing is written."""
     moment = now.replace(tzinfo=None)
-    kept: dict[tuple[str, int, datetime], LoadedPlan] = session.info.setdefault("plans", {})
-    key = (job.id, job.seq, moment)
-    if key not in kept:
-        kept[key] = _load(session, job, moment)
-    return kept[key]
+    return keep(session, ("plan", job.id, job.seq, moment), lambda: _load(session, job, moment))
 
 
 def _load(session: Session, job: t.Job, moment: datetime) -> LoadedPlan:

@@ -17,7 +17,7 @@ from bornek.core.structure import build
 from bornek.core.units.definition import Definition
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
-from bornek.store.once import get_held
+from bornek.store.once import get_held, keep
 from bornek.store.queries.facts import live_facts
 from bornek.store.queries.yard import the_yard
 
@@ -46,12 +46,12 @@ def core_fact(row: t.Fact, names: Mapping[str, str], clock: tzinfo = UTC) -> Fac
 def facts_of(session: Session, job_id: str) -> list[Fact]:
     """What holds: nothing supersedes it, nothing struck it. Read once for as long as nothing is written."""
     job = get_held(session, t.Job, job_id)
-    kept: dict[tuple[str, int], list[Fact]] = session.info.setdefault("facts", {})
-    key = (job_id, job.seq if job else 0)
-    if key not in kept:
-        names, clock = mechanic_names(session), ZoneInfo(the_yard(session).zone)
-        kept[key] = [core_fact(row, names, clock) for row in live_facts(session, job_id)]
-    return list(kept[key])
+    return list(keep(session, ("facts of", job_id, job.seq if job else 0), lambda: _read(session, job_id)))
+
+
+def _read(session: Session, job_id: str) -> list[Fact]:
+    names, clock = mechanic_names(session), ZoneInfo(the_yard(session).zone)
+    return [core_fact(row, names, clock) for row in live_facts(session, job_id)]
 
 
 def fact_lines(d: Definition, facts: Sequence[Fact], stage: str) -> tuple[list[RecordLine], list[RecordLine]]:

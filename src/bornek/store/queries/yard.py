@@ -5,20 +5,16 @@ from __future__ import annotations
 from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from bornek.store import tables as t
+from bornek.store.once import get_held
 
 THE_YARD = "yard"
-_YARD = select(t.Yard).where(t.Yard.id == THE_YARD)
 
 
 def the_yard(session: Session) -> t.Yard:
-    held: t.Yard | None = session.info.get(THE_YARD)
-    if held is None:
-        held = session.info[THE_YARD] = session.scalars(_YARD).one_or_none()
-    return held if held is not None else t.Yard(id=THE_YARD, name="The yard", zone="UTC")
+    return get_held(session, t.Yard, THE_YARD) or t.Yard(id=THE_YARD, name="The yard", zone="UTC")
 
 
 def local(session: Session, moment: datetime) -> datetime:

@@ -46,7 +46,7 @@ def rehearse(bundle: Bundle, rows: Rows, today: date, draw: Draw) -> None:
 
 @contextmanager
 def alone(bundle: Bundle, rows: Rows) -> Iterator[Session]:
-    """A session over an empty yard that holds this job only; what is written in it goes with it."""
+    """A session over an empty yard that holds this job only. It reads; the rows of its board go with it."""
     with tempfile.TemporaryDirectory() as folder:
         database = lay_empty(Path(folder) / "rehearsal.sqlite")
         try:
