@@ -70,8 +70,8 @@ def shoot(page: Page, address: str, name: str, path: str, keys: tuple[str, ...])
     page.evaluate("document.fonts.ready")
     writes: set[Sent] = set()
     page.on("request", lambda r: writes.add(r) if r.method != "GET" else None)
-    page.on("requestfinished", writes.discard)
-    page.on("requestfailed", writes.discard)
+    page.on("requestfinished", lambda r: writes.discard(r))
+    page.on("requestfailed", lambda r: writes.discard(r))
     for key in keys:
         if key.startswith(FILL):
             field, text = key.removeprefix(FILL).split("=")
