@@ -14,6 +14,7 @@ import time
 import urllib.request
 from collections.abc import Iterator
 from contextlib import contextmanager
+from multiprocessing.process import BaseProcess
 from pathlib import Path
 
 
@@ -23,26 +24,33 @@ def free_port() -> int:
         return int(probe.getsockname()[1])
 
 
-def _run(module: str, *arguments: str) -> None:
-    """As `python -m module arguments`, unheard."""
-    sys.stdout = sys.stderr = open(os.devnull, "w")  # noqa: SIM115
+FORKS = multiprocessing.get_context("forkserver")
+FORKS.set_forkserver_preload(["bornek.cli"])
+
+
+def _run(heard: str, module: str, *arguments: str) -> None:
+    sys.stdout = sys.stderr = open(heard, "w", buffering=1)  # noqa: SIM115 - until it ends
     sys.argv = [module, *arguments]
     runpy.run_module(module, run_name="__main__")
+
+
+def forked(heard: Path | str, module: str, *arguments: str) -> BaseProcess:
+    """As `python -m module arguments`; what it says goes where it is `heard`."""
+    process = FORKS.Process(target=_run, args=(str(heard), module, *arguments), daemon=True)
+    process.start()
+    return process
 
 
 class Server:
     """`start` waits until it answers; `kill` is kill -9."""
 
-    forks = multiprocessing.get_context("forkserver")
-    forks.set_forkserver_preload(["bornek.cli"])
-
     def __init__(self, data: Path, module: str = "bornek.cli") -> None:
         self.data, self.module, self.port = data, module, free_port()
 
     def start(self) -> None:
-        command = (self.module, "demo", "--data", str(self.data), "--port", str(self.port))
-        self.process = self.forks.Process(target=_run, args=command, daemon=True)
-        self.process.start()
+        self.process = forked(
+            os.devnull, self.module, "demo", "--data", str(self.data), "--port", str(self.port)
+        )
         deadline = time.monotonic() + 30
         while time.monotonic() < deadline:
             try:

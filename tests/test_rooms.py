@@ -1,6 +1,7 @@
 """The core keeps no clock, no randomness and opens no files."""
 
 import ast
+from functools import cache
 from pathlib import Path
 
 CORE = Path(__file__).parents[1] / "src/bornek/core"
@@ -8,9 +9,14 @@ BARRED = {"random", "secrets", "time", "os", "pathlib", "io", "sqlite3", "socket
 READS_A_CLOCK = {"now", "today", "utcnow", "fromtimestamp"}
 
 
+@cache
+def nodes(path: Path) -> list[ast.AST]:
+    return list(ast.walk(ast.parse(path.read_text(encoding="utf-8"))))
+
+
 def imported(path: Path) -> set[str]:
     found = set()
-    for node in ast.walk(ast.parse(path.read_text(encoding="utf-8"))):
+    for node in nodes(path):
         if isinstance(node, ast.Import):
             found |= {alias.name.split(".")[0] for alias in node.names}
         if isinstance(node, ast.ImportFrom):
@@ -26,9 +32,7 @@ def test_the_core_imports_no_clock_no_randomness_and_no_files() -> None:
 
 def test_the_core_reckons_with_moments_but_never_asks_what_time_it_is() -> None:
     def asks(path: Path) -> bool:
-        calls = [
-            n.func for n in ast.walk(ast.parse(path.read_text(encoding="utf-8"))) if isinstance(n, ast.Call)
-        ]
+        calls = [n.func for n in nodes(path) if isinstance(n, ast.Call)]
         return any(
             isinstance(f, ast.Attribute)
             and f.attr in READS_A_CLOCK

@@ -14,8 +14,9 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
-from contextlib import suppress
+from contextlib import contextmanager, suppress
 from pathlib import Path
+from typing import IO
 
 import pytest
 
@@ -23,25 +24,40 @@ from bornek.app import create_app
 from bornek.cli import main
 from bornek.store.yard_file import open_yard
 from helpers import NOW
+from served import forked
 
 
-def start(data: Path, port: int, *more: str) -> tuple[subprocess.Popen[str], list[str]]:
-    """Starts the demo and reads its lines until it says where it is."""
-    command = [sys.executable, "-m", "bornek.cli", "demo", "--data", str(data), "--port", str(port), *more]
-    process = subprocess.Popen(
-        command, stdout=subprocess.PIPE, text=True, env=os.environ | {"PYTHONUNBUFFERED": "1"}
-    )
+def until_it_says_where_it_is(said: IO[str]) -> list[str]:
     lines: list[str] = []
-    assert process.stdout is not None
-    for line in process.stdout:
+    for line in said:
         lines.append(line)
         if line.startswith("Bornek is at"):
             break
-    return process, lines
+    return lines
 
 
 def address(lines: list[str]) -> str:
     return lines[-1].split()[3]
+
+
+@contextmanager
+def started(data: Path, *more: str, by: signal.Signals = signal.SIGINT) -> Iterator[list[str]]:
+    """What it said until it says where it is; stopped by that signal afterwards."""
+    heard = data.with_name("heard")
+    os.mkfifo(heard)
+    process = forked(heard, "bornek.cli", "demo", "--data", str(data), "--port", "0", *more)
+    with heard.open() as said:
+        try:
+            yield until_it_says_where_it_is(said)
+        finally:
+            assert process.pid
+            os.kill(process.pid, by)
+            process.join(20)
+    assert process.exitcode == 0
+
+
+def copied(yard: Path, folder: Path) -> Path:
+    return Path(shutil.copy(yard, folder / "yard.sqlite"))
 
 
 def call(url: str, body: dict[str, object] | None = None) -> dict[str, object]:
@@ -63,13 +79,17 @@ def wait_for(url: str) -> None:
 
 
 def test_a_taken_port_is_passed_over_and_ctrl_c_keeps_what_was_entered(tmp_path: Path) -> None:
-    """From the very first start, which makes the yard."""
+    """From the very first start, which makes the yard, in a process that has read nothing of the program yet."""
     data = tmp_path / "yard.sqlite"
     with socket.socket() as taken:
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = taken.getsockname()[1]
-        process, lines = start(data, port)
+        command = [sys.executable, "-m", "bornek.cli", "demo", "--data", str(data), "--port", str(port)]
+        unbuffered = os.environ | {"PYTHONUNBUFFERED": "1"}
+        process = subprocess.Popen(command, stdout=subprocess.PIPE, text=True, env=unbuffered)
+        assert process.stdout is not None
+        lines = until_it_says_where_it_is(process.stdout)
         assert f"Port {port} is in use" in lines[0]
         assert f":{port}/" not in address(lines)
         wait_for(address(lines))
@@ -84,12 +104,11 @@ def test_a_taken_port_is_passed_over_and_ctrl_c_keeps_what_was_entered(tmp_path:
 
 @pytest.fixture(scope="module")
 def running(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
-    data = Path(shutil.copy(yard_template, tmp_path_factory.mktemp("running") / "yard.sqlite"))
-    process, lines = start(data, 0, "--host", "::1", "--allow-host", "bench.lan")
-    wait_for(address(lines))
-    yield address(lines)
-    process.send_signal(signal.SIGTERM)
-    assert process.wait(timeout=20) == 0
+    names = ("--host", "::1", "--allow-host", "bench.lan")
+    data = copied(yard_template, tmp_path_factory.mktemp("running"))
+    with started(data, *names, by=signal.SIGTERM) as lines:
+        wait_for(address(lines))
+        yield address(lines)
 
 
 def connected(url: str) -> socket.socket:
@@ -155,12 +174,11 @@ def test_a_body_is_bounded_by_its_route(running: str, path: str, size: int, stat
 def test_the_shops_network_without_tls_wants_to_be_said(
     tmp_path: Path, yard_template: Path, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
+    data = copied(yard_template, tmp_path)
     assert main(["serve", "--data", str(data), "--port", "0", "--host", "0.0.0.0"]) == 2
     assert "--without-tls" in capsys.readouterr().err
-    process, lines = start(data, 0, "--host", "0.0.0.0", "--without-tls")
-    process.send_signal(signal.SIGINT)
-    process.wait(timeout=20)
+    with started(data, "--host", "0.0.0.0", "--without-tls") as lines:
+        pass
     assert any("WARNING" in line and "without TLS" in line for line in lines)
     assert any("taken at their word" in line for line in lines)
 
@@ -169,20 +187,16 @@ def test_behind_a_proxy_the_cookie_is_secure_and_nobody_is_at_home(
     tmp_path: Path, yard_template: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """As the real server has it: some clear what a proxy says before anybody reads it."""
-    data = Path(shutil.copy(yard_template, tmp_path / "yard.sqlite"))
+    data = copied(yard_template, tmp_path)
     monkeypatch.setattr("sys.stdin", io.StringIO("three worn bearings\n"))
     assert main(["person", "--data", str(data), "Ow Berg"]) == 0
-    process, lines = start(data, 0, "--proxy")
-    home = address(lines).rstrip("/")
     over = {"X-Forwarded-For": "10.0.0.7", "X-Forwarded-Proto": "https", "Content-Type": "application/json"}
     body = json.dumps({"name": "Ow Berg", "passphrase": "three worn bearings"}).encode()
-    try:
+    with started(data, "--proxy") as lines:
+        home = address(lines).rstrip("/")
         asked = urllib.request.Request(f"{home}/api/sign-ins", body, over)
         cookie = urllib.request.urlopen(asked, timeout=20).headers["Set-Cookie"]
         assert cookie.startswith("__Host-bornek=") and "Secure" in cookie and "HttpOnly" in cookie
         with pytest.raises(urllib.error.HTTPError, match="401"):
             urllib.request.urlopen(urllib.request.Request(f"{home}/api/board", headers=over), timeout=20)
         assert urllib.request.urlopen(f"{home}/api/board", timeout=20).status == 200
-    finally:
-        process.send_signal(signal.SIGINT)
-        process.wait(timeout=20)

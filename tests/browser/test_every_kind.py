@@ -65,8 +65,8 @@ WALKS = {
     "12 runout": Walk("a06.crank-runout", (ring(0.004, 10) + ring(0.006, 80),), ("leave it alone",)),
 }  # fmt: skip
 
-IN_GATE = ("4 spindle on a taper", "8 by feel")
-"""An adjuster that is slid, and one that is turned; packs are walked in the journeys, drag in that of a preload."""
+IN_GATE = ("8 by feel",)
+"""An adjuster that is turned; packs are walked in the journeys and in the mesh."""
 
 
 def live(page: Page) -> str:

@@ -70,6 +70,7 @@ def test_a_gear_is_fitted_from_micrometer_to_countdown_to_seat_check(bench: Page
     ]
 
 
+@pytest.mark.wide
 def test_a_worn_seat_goes_back_to_inspect(bench: Page) -> None:
     open_fit(bench)
     bench.keyboard.press("=")

@@ -131,6 +131,7 @@ def test_teeth_are_marked_by_a_tap_and_by_number(bench: Page) -> None:
     expect(teeth).to_contain_text("3 teeth side by side")
 
 
+@pytest.mark.wide
 def test_a_fit_is_measured_from_the_part_and_comes_back_with_its_verdict(bench: Page) -> None:
     open_inspection(bench, "w17")
     bench.locator('[data-part="output-shaft"]').click()
@@ -177,6 +178,7 @@ def test_the_shops_own_look_for_and_cross_number(bench: Page) -> None:
     expect(bench.locator("[data-problem]")).to_contain_text("in the cross-reference already")
 
 
+@pytest.mark.wide
 def test_a_late_order_stands_on_the_board(bench: Page) -> None:
     open_board(bench)
     expect(bench.locator("[data-late]").first).to_contain_text("Input bearing from Lower Lock stores")

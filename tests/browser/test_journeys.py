@@ -79,6 +79,7 @@ def test_a_slip_is_asked_about_and_one_tap_mends_it(bench: Page) -> None:
     expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "taken")
 
 
+@pytest.mark.wide
 def test_units_as_spoken_reach_the_cell_letters_and_all(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     type_readings(bench, "5.7 thou")
@@ -96,6 +97,7 @@ def test_a_correction_is_one_tap_and_keeps_the_old(bench: Page) -> None:
     expect(bench.locator("tr.line-through")).to_contain_text("0.145")
 
 
+@pytest.mark.wide
 def test_far_from_expected_asks_what_happened_before_it_counts(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     type_readings(bench, "0.145", "0.15")
@@ -118,6 +120,7 @@ def test_the_mechanic_may_choose_another_and_is_told_what_to_expect(bench: Page)
     bench.keyboard.press("Escape")
 
 
+@pytest.mark.wide
 def test_two_tablets_see_both_versions_of_a_stale_move(bench: Page, address: str) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.keyboard.press("m")
@@ -136,6 +139,7 @@ def test_two_tablets_see_both_versions_of_a_stale_move(bench: Page, address: str
     expect(problem).to_contain_text("Oda Brisk")
 
 
+@pytest.mark.wide
 def test_a_lost_server_keeps_the_reading_here_and_counts_it_once(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.route("**/entries", lambda route: route.abort())
@@ -153,6 +157,7 @@ def test_a_preload_says_that_an_indicator_cannot_see_it(bench: Page) -> None:
     expect(bench.locator("[data-working]")).to_contain_text("Play less shims")
 
 
+@pytest.mark.wide
 def test_a_preload_from_play_to_its_proof_by_drag(bench: Page) -> None:
     open_setting(bench, "w17.input-preload")
     bench.keyboard.press("Enter")
@@ -244,6 +249,7 @@ def test_the_spacer_of_a_two_row_bearing_from_sizes_to_in(bench: Page) -> None:
     say(bench).to_contain_text("Leave it: in")  # type: ignore[attr-defined]
 
 
+@pytest.mark.wide
 def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     bench: Page, address: str, tmp_path: Path, empty: Database
 ) -> None:
@@ -276,6 +282,7 @@ def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, ad
     expect(bench.locator("table")).to_contain_text("Lever 5")
 
 
+@pytest.mark.wide
 def test_a_unit_is_received_at_the_door(bench: Page) -> None:
     open_board(bench)
     bench.get_by_role("link", name="Receive").click()

@@ -100,6 +100,7 @@ def test_both_ends_are_read_by_two_gauges_at_once(
         )
 
 
+@pytest.mark.wide
 def test_space_takes_what_stands_and_a_tap_does_the_same(pump_bench: Page, sim: SimGauge) -> None:
     sim.bench = Bench("still", 0.3)
     choose(pump_bench, "talk")
@@ -110,6 +111,7 @@ def test_space_takes_what_stands_and_a_tap_does_the_same(pump_bench: Page, sim: 
     expect(pump_bench.locator("[data-slot='travel.mark_up.2'][data-status=taken]")).to_contain_text("0.000")
 
 
+@pytest.mark.wide
 def test_a_line_is_written_and_tried_on_the_gauge_s_card(bench: Page, address: str, sim: SimGauge) -> None:
     bench.goto(address + "/gauges")
     bench.locator("[data-line=talk]").click()

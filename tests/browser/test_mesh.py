@@ -94,6 +94,7 @@ def test_a_ring_gear_is_set_from_as_found_to_signed_in_one_teardown(bench: Page)
     assert bench.request.get(f"{home(bench)}/api/jobs/f12/record.pdf").body()[:5] == b"%PDF-"
 
 
+@pytest.mark.wide
 def test_packs_are_tried_out_by_keys_and_made_the_move(bench: Page) -> None:
     open_pair(bench)
     bench.keyboard.press("w")
@@ -154,6 +155,7 @@ def photo_of_tooth() -> bytes:
     return out.getvalue()
 
 
+@pytest.mark.wide
 def test_a_photo_lies_under_the_flank_and_gives_a_first_paint_that_is_corrected(bench: Page) -> None:
     open_pair(bench)
     bench.locator("[data-slot='paint.drive'] button").click()

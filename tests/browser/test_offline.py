@@ -18,7 +18,7 @@ from bornek.app import PAGE, create_app
 from bornek.services.people import hashes
 from bornek.store.database import Database
 from bornek.web.people.routes import limiter
-from helpers import PICTURE, in_gate
+from helpers import PICTURE
 from serving import ACTOR, served
 
 SETTING = "/jobs/w17/set/w17.output-end-play"
@@ -93,6 +93,7 @@ def test_readings_go_on_without_the_yard_and_are_sent_once_in_their_order(
     context.close()
 
 
+@pytest.mark.wide
 def test_a_reading_that_was_taken_stays_when_the_yard_is_gone_right_after_it(
     browser: Browser, live: str
 ) -> None:
@@ -105,6 +106,7 @@ def test_a_reading_that_was_taken_stays_when_the_yard_is_gone_right_after_it(
     context.close()
 
 
+@pytest.mark.wide
 def test_a_reading_that_was_sent_stays_while_the_next_is_on_its_way(browser: Browser, live: str) -> None:
     context = tablet(browser, service_workers="block")
     page = opened(context, live)
@@ -175,7 +177,8 @@ def move(page: Page) -> None:
     page.keyboard.press("d")
 
 
-@pytest.mark.parametrize("lost", in_gate([2, 1, 0], 1))
+@pytest.mark.wide
+@pytest.mark.parametrize("lost", [2, 1, 0])
 def test_a_move_after_readings_of_this_tablet_alone_asks_nothing_and_counts_once(
     browser: Browser, live: str, yard: Database, lost: int
 ) -> None:
@@ -280,6 +283,7 @@ def enter(page: Page) -> None:
     page.keyboard.press("Enter")
 
 
+@pytest.mark.wide
 def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
     browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch
 ) -> None:
@@ -345,6 +349,7 @@ def test_no_room_on_the_device_is_said_and_what_was_typed_stays(browser: Browser
     context.close()
 
 
+@pytest.mark.wide
 def test_a_clock_that_is_wrong_is_said_and_what_is_kept_has_the_yard_s_time(
     browser: Browser, live: str, yard: Database
 ) -> None:

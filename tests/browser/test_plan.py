@@ -66,6 +66,7 @@ def work_to_the_end(page: Page) -> None:
     raise AssertionError("the last step was not reached")
 
 
+@pytest.mark.wide
 def test_a_forbidden_place_is_refused_and_overruled_with_a_reason(bench: Page) -> None:
     open_plan(bench)
     bench.locator("[data-step=off-long-spacer] button").click()
@@ -148,6 +149,7 @@ def test_a_step_is_dragged_by_its_number(bench: Page) -> None:
     assert order.index("pinion-dry") < order.index("right-cover-dry")
 
 
+@pytest.mark.wide
 def test_a_cover_with_sealant_is_looked_at_laid_and_tightened_bolt_by_bolt(bench: Page) -> None:
     open_plan(bench, "/jobs/f12/plan/left-cover")
     say(bench, "look that it sits oil slot down")
@@ -170,6 +172,7 @@ def test_a_cover_with_sealant_is_looked_at_laid_and_tightened_bolt_by_bolt(bench
     say(bench, "bolt 1 to 30 N·m")
 
 
+@pytest.mark.wide
 def test_a_stop_wants_a_reason_before_it_is_gone_past(bench: Page) -> None:
     open_plan(bench, "/jobs/l03/plan/off-rear-cover-part")
     for _ in range(2 + 6 * 2):
@@ -278,6 +281,7 @@ def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(benc
     assert bench.locator("[data-own-step] [name=label]").input_value() == "Cover on"
 
 
+@pytest.mark.wide
 def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(bench: Page) -> None:
     open_plan(bench, "/jobs/f12/plan")
     bench.keyboard.press("+")

@@ -182,6 +182,7 @@ def begin_job(page: Page, client: FlaskClient, address: str, sort: str, number: 
     page.goto(address + client.post("/api/practice/rigs", json=body).get_json()["path"])
 
 
+@pytest.mark.wide
 def test_a_cause_is_found_by_keys_and_named(bench: Page, client: FlaskClient, address: str) -> None:
     truth = CauseRig(6)
     begin_job(bench, client, address, "cause", 6)
@@ -208,6 +209,7 @@ def test_a_cause_is_found_by_keys_and_named(bench: Page, client: FlaskClient, ad
     expect(bench.locator("[data-lifted]")).to_have_attribute("data-result", "in")
 
 
+@pytest.mark.wide
 def test_a_step_that_comes_too_late_is_moved_by_keys(bench: Page, client: FlaskClient, address: str) -> None:
     truth = OrderRig(1)
     begin_job(bench, client, address, "order", 1)
@@ -241,7 +243,8 @@ def test_asking_shows_the_trap_and_where_the_step_belongs(
     expect(bench.locator("[data-say]")).to_contain_text("What comes too late?")
 
 
-@pytest.mark.parametrize("rig", in_gate([("order", 1), ("cause", 6)], 1))
+@pytest.mark.wide
+@pytest.mark.parametrize("rig", [("order", 1), ("cause", 6)])
 def test_a_job_at_a_rig_is_read_at_every_width_and_by_axe(
     bench: Page, client: FlaskClient, address: str, rig: tuple[str, int]
 ) -> None:

@@ -45,6 +45,7 @@ def test_a_type_is_copied_under_its_own_key(bench: Page) -> None:
     expect(bench.locator("[data-type]", has_text="Quay capstan drive")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_a_type_goes_out_as_json_and_comes_in_again_changed(bench: Page, tmp_path: Path) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     with bench.expect_download() as download:
@@ -67,6 +68,7 @@ def test_what_is_no_type_is_refused_in_words(bench: Page, tmp_path: Path) -> Non
     expect(bench.locator("[data-problem]")).to_contain_text("not a unit type's file")
 
 
+@pytest.mark.wide
 def test_a_job_grows_a_place_of_its_own_and_its_type_does_not(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/c09/definition")
     bench.locator("[data-leaf=places]").click()

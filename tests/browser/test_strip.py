@@ -227,6 +227,7 @@ def test_every_flag_of_the_six_units_can_be_tapped_on_a_tablet(bench: Page) -> N
         assert bench.locator("[data-place]").count() == bench.locator("[data-place-row]").count()
 
 
+@pytest.mark.wide
 def test_a_type_is_edited_beside_its_section_and_saved_as_a_revision(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types")
     bench.locator("[data-type]", has_text="Quay capstan").click()

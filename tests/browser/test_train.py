@@ -147,6 +147,7 @@ def test_levers_marks_and_covers_are_rows_of_the_types_page(bench: Page, leaf: s
     expect(bench.locator("[data-in-hand] [name=label]").first).not_to_have_value("")
 
 
+@pytest.mark.wide
 def test_a_lever_is_written_for_a_type_and_what_is_wrong_with_it_is_named(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/crane-box")
     bench.locator("[data-leaf=levers]").click()

@@ -8,7 +8,6 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from controls import complaints, home, pick
-from helpers import in_gate
 from making import Maker
 
 LONG = "Shaft with a name that goes on and on, " * 5
@@ -77,6 +76,7 @@ def test_a_unit_is_built_by_keys_alone(bench: Page) -> None:
     ]  # fmt: skip
 
 
+@pytest.mark.wide
 def test_a_part_is_drawn_along_its_shaft_and_onto_another(bench: Page) -> None:
     m = Maker(bench)
     m.begin("parallel-drive", "Two shafts", stages="one")
@@ -143,6 +143,7 @@ def test_what_is_typed_is_not_overwritten_when_the_drawing_comes_anew(bench: Pag
     expect(bench.locator("[data-in-hand] [name=count]")).to_have_value("two")
 
 
+@pytest.mark.wide
 def test_what_clashes_stays_drawn_is_marked_and_leads_to_where_it_is_mended(bench: Page) -> None:
     m = Maker(bench)
     m.begin("parallel-drive", "Crosswise", stages="three")
@@ -188,7 +189,8 @@ def test_only_what_can_be_chosen_is_taken_from_the_drawing(bench: Page) -> None:
     expect(bench.locator("[data-in-hand] [data-pick=driven]")).to_have_text("Output gear")
 
 
-@pytest.mark.parametrize("cut", in_gate(["\t", ";", ","], 1))
+@pytest.mark.wide
+@pytest.mark.parametrize("cut", ["\t", ";", ","])
 def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: str) -> None:
     m = Maker(bench)
     m.begin("empty", "From a list")
@@ -263,6 +265,7 @@ def test_a_saved_type_is_received_from_its_own_page(bench: Page) -> None:
     expect(bench.locator("[data-pick=revision]")).to_contain_text("Quay capstan drive")
 
 
+@pytest.mark.wide
 def test_axe_finds_nothing_in_what_is_in_hand(bench: Page) -> None:
     m = Maker(bench)
     m.begin("planetary-hub", "Looked over")

@@ -1,4 +1,4 @@
-"""Forty exchange files altered in one place each; thousands in bench/altered.py."""
+"""Twenty exchange files altered in one place each; thousands in bench/altered.py."""
 
 from pathlib import Path
 
@@ -16,10 +16,10 @@ def yard(photographed: Path, tmp_path_factory: pytest.TempPathFactory) -> Yard:
 
 
 def test_an_altered_file_is_refused_in_words_or_taken_in_whole(yard: Yard) -> None:
-    counted = run(yard, 40)
+    counted = run(yard, 20)
     assert set(counted) <= {"refused", "taken in"}, counted
-    assert counted["refused"] > 20
-    assert counted["taken in"] > 2
+    assert counted["refused"] > 10
+    assert counted["taken in"] > 0
 
 
 @pytest.mark.parametrize("job", JOBS)

@@ -1,12 +1,8 @@
 """A yard's file made, copied and put back: whole or not at all."""
 
-import os
 import shutil
-import signal
 import sqlite3
-import subprocess
-import sys
-from contextlib import closing, suppress
+from contextlib import closing
 from pathlib import Path
 
 import pytest
@@ -53,20 +49,6 @@ def test_a_first_start_that_breaks_off_leaves_nothing_half_made(tmp_path: Path) 
     make_yard(path, one_hand)
     assert counted(path, "mechanic") == 1
     assert sorted(p.name for p in tmp_path.iterdir()) == ["yard.files", "yard.sqlite"]
-
-
-def test_a_first_start_that_is_killed_while_it_seeds_begins_afresh(tmp_path: Path) -> None:
-    path = tmp_path / "yard.sqlite"
-    command = [sys.executable, "-m", "bornek.cli", "seed", "--data", str(path)]
-    process = subprocess.Popen(command, env=os.environ | {"PYTHONUNBUFFERED": "1"})
-    while not list(tmp_path.glob("yard.begun-*")) and process.poll() is None:
-        with suppress(subprocess.TimeoutExpired):
-            process.wait(0.01)
-    process.send_signal(signal.SIGKILL)
-    assert process.wait() == -signal.SIGKILL
-    assert not path.exists()
-    make_yard(path, one_hand)
-    assert not list(tmp_path.glob("*begun*"))
 
 
 def test_a_yard_that_is_there_is_never_made_over(data: Path) -> None:
