@@ -53,21 +53,21 @@ browser: ## Debian's Chromium without windows, or else the whole one
 build: setup $(PAGE) ## The page, into the package
 
 $(PAGE): .stamps/node $(shell find frontend/src frontend/public frontend/index.html frontend/vite.config.ts -type f 2>/dev/null)
-	@cd frontend && npx --no-install vite build --logLevel warn
+	@cd frontend && node_modules/.bin/vite build --logLevel warn
 
 .PHONY: lint lint-python lint-page
 lint: lint-python lint-page ## ruff, prettier, eslint
 lint-python: setup
 	@.venv/bin/ruff check && .venv/bin/ruff format --check -q
 lint-page: setup
-	@cd frontend && npx --no-install prettier --check --log-level warn src && npx --no-install eslint . --max-warnings 0
+	@cd frontend && node_modules/.bin/prettier --check --log-level warn src && node_modules/.bin/eslint . --max-warnings 0
 
 .PHONY: types types-python types-page
 types: types-python types-page ## mypy strict and vue-tsc strict
 types-python: setup
 	@.venv/bin/mypy
 types-page: setup
-	@cd frontend && npx --no-install vue-tsc --noEmit
+	@cd frontend && node_modules/.bin/vue-tsc --noEmit
 
 .PHONY: rules
 rules: setup ## Import rules of the rooms
@@ -82,7 +82,7 @@ drift: setup ## Fail if the API document or its types are not the committed ones
 	@mkdir -p var && $(PY) tools/declared.py var var/looks
 	@for f in openapi.json unit-type.schema.json; do cmp var/$$f docs/$$f || { echo "docs/$$f has drifted: make api"; exit 1; }; done
 	@for f in palette.css verdicts.json; do cmp var/looks/$$f frontend/src/styles/$$f || { echo "The page's palette or verdict marks have drifted: make api"; exit 1; }; done
-	@cd frontend && npx --no-install openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
+	@cd frontend && node_modules/.bin/openapi-typescript ../docs/openapi.json -o ../var/schema.d.ts --default-non-nullable=false >/dev/null && cmp ../var/schema.d.ts src/api/schema.d.ts || { echo "The API types have drifted: make api"; exit 1; }
 
 .PHONY: pytest
 pytest: setup build ## The tests alone: three workers keep two cores busy while one waits for a page or a server
@@ -98,7 +98,7 @@ fuzz: setup ## The API and the drawing of units fuzzed at length: 200 examples e
 
 .PHONY: format
 format: setup ## Put the code in its format
-	@.venv/bin/ruff check --fix -q; .venv/bin/ruff format -q; cd frontend && npx --no-install prettier --write --log-level warn src
+	@.venv/bin/ruff check --fix -q; .venv/bin/ruff format -q; cd frontend && node_modules/.bin/prettier --write --log-level warn src
 
 .PHONY: bench
 bench: setup browser build ## Benchmarks: figures and ratios, never asserted
@@ -130,7 +130,7 @@ screenshots: setup browser build ## Refresh docs/screenshots from the demo data
 
 .PHONY: dev
 dev: setup ## The API and the page with hot reload
-	@trap 'kill 0' EXIT; .venv/bin/bornek demo --data $(DATA) --port $(PORT) & cd frontend && BORNEK_API=http://127.0.0.1:$(PORT) npx --no-install vite
+	@trap 'kill 0' EXIT; .venv/bin/bornek demo --data $(DATA) --port $(PORT) & cd frontend && BORNEK_API=http://127.0.0.1:$(PORT) node_modules/.bin/vite
 
 .PHONY: backup
 backup: setup ## Copy the database to TO=file while it runs
