@@ -100,7 +100,6 @@ def test_both_ends_are_read_by_two_gauges_at_once(
         )
 
 
-@pytest.mark.wide
 def test_space_takes_what_stands_and_a_tap_does_the_same(pump_bench: Page, sim: SimGauge) -> None:
     sim.bench = Bench("still", 0.3)
     choose(pump_bench, "talk")

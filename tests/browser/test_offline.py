@@ -349,7 +349,6 @@ def test_no_room_on_the_device_is_said_and_what_was_typed_stays(browser: Browser
     context.close()
 
 
-@pytest.mark.wide
 def test_a_clock_that_is_wrong_is_said_and_what_is_kept_has_the_yard_s_time(
     browser: Browser, live: str, yard: Database
 ) -> None:
