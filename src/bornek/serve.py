@@ -73,7 +73,9 @@ def serve(app: Flask, host: str, port: int, trusts: bool, proxied: bool = False)
     server = create_server(app, host=host, port=taken, **LIMITS)
     signal.signal(signal.SIGTERM, _stop)
     try:
-        print(f"Bornek is at http://{shown}:{taken}/   (Ctrl-C stops it; what was entered is kept)", flush=True)
+        print(
+            f"Bornek is at http://{shown}:{taken}/   (Ctrl-C stops it; what was entered is kept)", flush=True
+        )
         server.run()
     except KeyboardInterrupt:
         pass  # before the first was answered: nothing to finish
