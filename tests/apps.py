@@ -2,14 +2,29 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable
 from datetime import datetime
+from typing import Any
 
 from flask import Flask
+from flask.testing import FlaskClient
 
 from bornek.app import create_app, put_under
 from bornek.store.database import Database
 from helpers import NOW
+
+
+class Client(FlaskClient):
+    """Reads an answer as a page does, not through the door that is there for what is sent."""
+
+    def open(self, *args: Any, **kwargs: Any) -> Any:
+        answer = super().open(*args, **kwargs)
+        answer.json_module = json
+        return answer
+
+
+Flask.test_client_class = Client
 
 FREE: list[Flask] = []
 LENT: list[Flask] = []
