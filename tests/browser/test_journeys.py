@@ -8,7 +8,7 @@ import threading
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 from pypdf import PdfReader
 from werkzeug.serving import make_server
 
@@ -117,6 +117,26 @@ def test_the_mechanic_may_choose_another_and_is_told_what_to_expect(bench: Page)
     bench.get_by_role("button", name="Put in 0.25").click()
     expect(bench.locator("[data-expect]")).to_contain_text("1 in 100 that it lands in")
     bench.keyboard.press("Escape")
+
+
+@pytest.mark.parametrize("angle", ["21", "no number"])
+def test_the_button_stays_under_the_finger_when_what_to_expect_comes_in(bench: Page, angle: str) -> None:
+    open_setting(bench, "s31.nut-end-play")
+    bench.keyboard.press("Enter")
+    bench.keyboard.press("m")
+    held: list[Route] = []
+    bench.route("**/expectations", lambda route: held.append(route))
+    with bench.expect_request("**/expectations"):
+        bench.locator("[data-position]").fill(angle)
+    expect(bench.locator("[data-expect], [data-trouble]")).to_have_count(0)
+    button = bench.locator("[data-done]")
+    before = button.bounding_box()
+    for route in held:
+        route.continue_()
+    expect(bench.locator("[data-expect], [data-trouble]")).to_be_visible()
+    after = button.bounding_box()
+    assert before and after
+    assert abs(after["y"] - before["y"]) < before["height"] / 4
 
 
 @pytest.mark.wide

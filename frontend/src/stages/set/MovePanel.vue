@@ -137,13 +137,16 @@ const heading = computed(
         </template>
       </div>
     </div>
-    <p v-if="told && purpose === 'move'" class="text-[18px] font-semibold" aria-live="polite" data-expect>
-      {{ told.option.expect }} {{ told.option.why }}.
-    </p>
+    <!-- Its room is there before the answer: the button below does not move under the finger. -->
+    <div v-if="purpose !== 'as_found'" class="min-h-[54px] text-[18px]" aria-live="polite">
+      <p v-if="told && purpose === 'move'" class="font-semibold" data-expect>
+        {{ told.option.expect }} {{ told.option.why }}.
+      </p>
+      <p v-if="trouble" class="font-bold text-danger" data-trouble>{{ trouble }}</p>
+    </div>
     <p v-if="asked && empty.length" role="alert" class="font-bold text-danger" data-empty-pack>
       {{ empty.map((k) => k.label).join(", ") }}: nothing is in. If really no shim is in, press it once more.
     </p>
-    <p v-if="trouble" role="alert" class="font-bold text-danger">{{ trouble }}</p>
     <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 border-row bg-surface py-2">
       <label class="flex min-w-[200px] flex-1 items-center gap-3"
         ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
