@@ -281,7 +281,6 @@ def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(benc
     assert bench.locator("[data-own-step] [name=label]").input_value() == "Cover on"
 
 
-@pytest.mark.wide
 def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(bench: Page) -> None:
     open_plan(bench, "/jobs/f12/plan")
     bench.keyboard.press("+")

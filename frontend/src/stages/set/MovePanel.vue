@@ -138,7 +138,7 @@ const heading = computed(
       </div>
     </div>
     <!-- Its room is there before the answer: the button below does not move under the finger. -->
-    <div v-if="purpose !== 'as_found'" class="min-h-[54px] text-[18px]" aria-live="polite">
+    <div v-if="purpose !== 'as_found'" class="min-h-[2lh] text-[18px]" aria-live="polite">
       <p v-if="told && purpose === 'move'" class="font-semibold" data-expect>
         {{ told.option.expect }} {{ told.option.why }}.
       </p>
