@@ -192,15 +192,20 @@ def test_seating_is_named_when_it_scatters_more_than_half_the_half_window() -> N
         assert propose(found, ctx, Verdict("out_high")).seating is named
 
 
-def test_what_is_promised_joins_belief_and_reading() -> None:
+@pytest.mark.parametrize("miked", [(), ((50_000, 50_000), (250_000, 250_000))])
+def test_what_is_promised_joins_belief_and_reading_and_the_plates_that_change(
+    miked: tuple[tuple[int, int], ...],
+) -> None:
     h = history(((50, 25), 0.30))
+    assert isinstance(h.knob.domain, Packs)
+    h = replace(h, knobs=(replace(h.knob, domain=replace(h.knob.domain, miked=miked)),))
     p = expect(h, {"pack": ShimPack((500_000, 50_000))}).predicted["end_play"]
     v, _ = h.row.expect([-200.0])
     assert p.v == pytest.approx(v)
     u, b = reading_u(h, h.row), h.row.belief
+    plates = 0.001 * math.sqrt(2) if miked else math.hypot(0.003, 0.007) / math.sqrt(3)
     b = replace(b, lw=b.lw + np.log(np.where(b.spare, SPARE_SAID, 1.0)))
-    within = chance_between(
-        b, [-200.0], (p.v - 2 * p.u - h.row.aim) * UM, (p.v + 2 * p.u - h.row.aim) * UM, (u * UM) ** 2
-    )
+    lo, hi = ((p.v + k * p.u - h.row.aim) * UM for k in (-2, 2))
+    within = chance_between(b, [-200.0], lo, hi, (u**2 + plates**2) * UM**2)
     assert within == pytest.approx(0.95, abs=0.002)
     assert h.travels({"pack": ShimPack((500_000, 50_000))}) == pytest.approx([-0.2 * UM])

@@ -94,3 +94,31 @@ def test_a_pack_that_cannot_be_is_refused(client: FlaskClient, state: Any) -> No
 
 def test_the_mechanics_are_those_of_the_yard(client: FlaskClient) -> None:
     assert {m["name"] for m in client.get("/api/mechanics").get_json()} == {name for _, name in MECHANICS}
+
+
+def sent(knob: dict[str, Any], option: dict[str, Any]) -> Any:
+    """An option's state of one adjuster as the page sends it back."""
+    state = option["states"].get(knob["key"], knob["state"])
+    packs = [[plate["thickness"] for plate in pack] for pack in state["packs"]]
+    sorts = {"packs": packs[:1], "joint_packs": [dict(zip(("left", "right"), packs, strict=False))]}
+    return sorts.get(knob["domain"]["type"], [state["label"]])[0]
+
+
+def test_what_is_proposed_is_expected_alike_where_it_is_chosen(client: FlaskClient) -> None:
+    """Of every move that the demo yard advises, and of what stands beside it."""
+    asked = 0
+    for job in {row["job_id"] for row in client.get("/api/board").get_json()["rows"]}:
+        for setting in client.get(f"/api/jobs/{job}").get_json()["settings"]:
+            view = client.get(f"/api/settings/{setting['id']}").get_json()
+            move = view["sheet"]["move"] or {"best": None, "alternatives": []}
+            for option in [move["best"], *move["alternatives"]]:
+                if option is None:
+                    continue
+                states = {knob["key"]: sent(knob, option) for knob in view["knobs"]}
+                answer = client.post(f"/api/settings/{setting['id']}/expectations", json={"states": states})
+                assert answer.get_json()["option"]["expect"] == option["expect"], (
+                    setting["id"],
+                    option["label"],
+                )
+                asked += 1
+    assert asked > 3

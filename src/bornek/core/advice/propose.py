@@ -291,6 +291,11 @@ def _possible(
 
 
 def _predict(history: History, states: States) -> dict[str, Predicted]:
+    """What is said of any states, proposed or of the mechanic's own choice."""
+    return _by_plates(history, states, _by_belief(history, states))
+
+
+def _by_belief(history: History, states: States) -> dict[str, Predicted]:
     x = history.travels(states)
     if history.knob.one_way:
         aims = [aim_of(r, history.knobs, reading_u(history, r))[0] for r in history.rows]
@@ -327,7 +332,7 @@ def _candidate(
     }
     return Candidate(
         states=states,
-        predicted=_by_plates(history, states, _predict(history, states)),
+        predicted=_predict(history, states),
         p_in=float(scores.p_in[i]),
         p_harm=float(scores.p_harm[i]),
         rounds=float(scores.rounds[i]),
