@@ -41,10 +41,12 @@ export default defineConfig({
     assetsInlineLimit: 0,
     rolldownOptions: {
       output: {
-        /** What several pages use, in a few files: thirty requests of a page cost it a sixth of its opening. */
+        /** What several pages use, in one file: thirty requests of a page cost it a sixth of its opening, and of a few
+         * files that need one another one is run before what it needs is there. */
         codeSplitting: {
           groups: [
-            { name: "shared", minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
+            { name: "vue", test: /node_modules[\\/]@?vue/, priority: 1 },
+            { name: "shared", minShareCount: 2 },
           ],
         },
         chunkFileNames: (chunk) => `assets/${short(chunk.name)}-[hash].js`,

@@ -49,6 +49,7 @@ function toLive(key: string): boolean {
   const offered = field.dataset["offered"] !== undefined;
   if (!begins(key) && (!field.value || offered)) return false;
   field.focus({ preventScroll: true });
+  field.scrollIntoView({ block: "nearest" });
   const before = offered ? "" : field.value;
   field.value = key === "Backspace" ? before.slice(0, -1) : before + key;
   field.dispatchEvent(new Event("input", { bubbles: true }));

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 /** A refusal: what was wrong, what to do; for a stale write both versions side by side. */
-import { computed } from "vue";
+import { computed, useTemplateRef } from "vue";
 import type { Problem } from "../api/client";
+import { useEdge } from "../composables/useEdge";
 
 const props = defineProps<{ problem: Problem; canRetry: boolean }>();
 defineEmits<{ retry: []; letGo: [] }>();
+useEdge("--refused", useTemplateRef<HTMLElement>("bar"));
 const both = computed(() => props.problem.details as { theirs?: string[]; yours?: string });
 </script>
 
 <template>
   <section
+    ref="bar"
     role="alert"
-    class="sticky bottom-0 z-2 border-t-4 border-danger bg-surface px-5 py-3"
+    class="sticky bottom-(--foot) z-2 border-t-4 border-danger bg-surface px-5 py-3"
     data-problem
   >
     <p class="text-[19px] font-bold text-danger">{{ problem.message }}</p>

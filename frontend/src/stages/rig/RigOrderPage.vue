@@ -96,7 +96,7 @@ const help = useRigKeys(learner, (event) => {
           :scene="{ ...view.section, flags: [], labels: [] }"
           :states="view.part_states"
           close
-          class="px-4 py-3 lg:sticky lg:top-0"
+          class="px-4 py-3 lg:sticky lg:top-(--kept)"
         />
         <FindingList v-if="view.findings.length" v-model="at" :findings="view.findings" class="border-t-2" />
       </aside>

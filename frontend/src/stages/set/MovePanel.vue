@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Writes down what was really done: the proposal, its rivals, or the mechanic's own choice. */
-import { computed, onMounted, ref, watch } from "vue";
+import { computed, onMounted, ref, useTemplateRef, watch } from "vue";
 import type { Expectation, Knob, Move, Option } from "../../api/client";
 import { draftOf, isEmpty, putIn, sentOf, type Draft } from "./drafts";
 import { useKeys } from "../../composables/useKeys";
@@ -47,7 +47,9 @@ function use(option: Option | null) {
 }
 const kept = props.knobs.length > 0 && props.knobs.every((k) => drafts.value[k.key]);
 if (!kept) use(null);
+const head = useTemplateRef<HTMLElement>("head");
 onMounted(() => {
+  head.value?.scrollIntoView({ block: "nearest" });
   const best = props.purpose === "move" ? props.move?.best : null;
   if (best && !kept) use(best);
   const first = props.knobs[0];
@@ -108,9 +110,26 @@ const heading = computed(
 </script>
 
 <template>
-  <section class="flex flex-col gap-3 border-t-2 pt-2" data-move-panel>
-    <h2 class="text-[20px] font-bold">{{ heading }}</h2>
-    <div class="grid gap-x-6 gap-y-3" :class="options.length ? 'xl:grid-cols-[1fr_1.1fr]' : ''">
+  <section class="flex flex-col gap-2 border-t-2 pt-1" data-move-panel>
+    <!-- At the head it stays in sight over any number of plates, and nothing that comes in below moves it. -->
+    <div
+      ref="head"
+      class="sticky top-(--kept) z-1 flex max-md:scroll-mb-[40vh] flex-wrap items-center gap-3 bg-surface py-1"
+    >
+      <h2 class="min-w-[200px] flex-1 text-[20px] font-bold">{{ heading }}</h2>
+      <button type="button" class="control control-main" data-done @click="done">
+        {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
+        <span class="keycap">d</span>
+      </button>
+      <button type="button" class="control" @click="cancel">Not yet <span class="keycap">Esc</span></button>
+    </div>
+    <p v-if="asked && empty.length" role="alert" class="font-bold text-danger" data-empty-pack>
+      {{ empty.map((k) => k.label).join(", ") }}: nothing is in. If really no shim is in, press it once more.
+    </p>
+    <div
+      class="grid gap-x-6 gap-y-3"
+      :class="options.length ? 'xl:grid-cols-[1.2fr_1fr] xl:grid-rows-[auto_1fr]' : ''"
+    >
       <div v-if="options.length" class="flex flex-col gap-2">
         <button
           v-for="(o, i) in options"
@@ -131,31 +150,24 @@ const heading = computed(
         </button>
         <p v-if="move?.missing" class="text-[16px]">{{ move.missing }}</p>
       </div>
-      <div class="flex flex-col gap-4">
+      <div
+        class="flex flex-col gap-4"
+        :class="options.length ? 'xl:col-start-2 xl:row-span-2 xl:row-start-1' : ''"
+      >
         <template v-for="k in knobs" :key="k.key">
           <KnobEditor v-if="drafts[k.key]" v-model="drafts[k.key]!" :knob="k" :named="knobs.length > 1" />
         </template>
       </div>
+      <!-- Its room is there before the answer: the field below does not move under the finger. -->
+      <div v-if="purpose !== 'as_found'" class="min-h-[2lh] text-[18px]" aria-live="polite">
+        <p v-if="told && purpose === 'move'" class="font-semibold" data-expect>
+          {{ told.option.expect }} {{ told.option.why }}.
+        </p>
+        <p v-if="trouble" class="font-bold text-danger" data-trouble>{{ trouble }}</p>
+      </div>
     </div>
-    <!-- Its room is there before the answer: the button below does not move under the finger. -->
-    <div v-if="purpose !== 'as_found'" class="min-h-[2lh] text-[18px]" aria-live="polite">
-      <p v-if="told && purpose === 'move'" class="font-semibold" data-expect>
-        {{ told.option.expect }} {{ told.option.why }}.
-      </p>
-      <p v-if="trouble" class="font-bold text-danger" data-trouble>{{ trouble }}</p>
-    </div>
-    <p v-if="asked && empty.length" role="alert" class="font-bold text-danger" data-empty-pack>
-      {{ empty.map((k) => k.label).join(", ") }}: nothing is in. If really no shim is in, press it once more.
-    </p>
-    <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t-2 border-row bg-surface py-2">
-      <label class="flex min-w-[200px] flex-1 items-center gap-3"
-        ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
-      /></label>
-      <button type="button" class="control control-main" data-done @click="done">
-        {{ purpose === "move" ? `Done: open round ${round + 1}` : "Write it down" }}
-        <span class="keycap">d</span>
-      </button>
-      <button type="button" class="control" @click="cancel">Not yet <span class="keycap">Esc</span></button>
-    </div>
+    <label class="flex items-center gap-3"
+      ><span class="shrink-0">Remark</span><input v-model="remark" class="field" maxlength="400"
+    /></label>
   </section>
 </template>

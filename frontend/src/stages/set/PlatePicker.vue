@@ -20,12 +20,10 @@ function out(i: number) {
 </script>
 
 <template>
-  <div class="flex flex-col gap-3">
-    <div>
-      <h3 class="zone-head">
-        {{ title }} <span class="font-medium text-secondary">tap one to take it out</span>
-      </h3>
-      <div class="mt-1 flex min-h-12 flex-wrap gap-2" data-pack-list>
+  <div class="flex flex-col gap-2">
+    <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <h3 class="zone-head">{{ title }}</h3>
+      <div class="flex min-h-12 flex-wrap gap-2" data-pack-list>
         <button
           v-for="p in sorted"
           :key="p.i"
@@ -40,7 +38,10 @@ function out(i: number) {
       </div>
     </div>
     <div>
-      <h3 class="zone-head">Drawer <span class="font-medium text-secondary">tap one to put it in</span></h3>
+      <h3 class="zone-head">
+        Drawer
+        <span class="font-medium text-secondary">tap one to put it in, one above to take it out</span>
+      </h3>
       <div class="mt-1 flex flex-wrap gap-2">
         <button
           v-for="d in drawer"

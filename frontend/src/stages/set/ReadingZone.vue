@@ -20,7 +20,7 @@ function answer(what: { text?: string; confirmed?: boolean; void?: boolean }, id
 <template>
   <section
     v-if="page.sheet"
-    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-[60px] at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:border-t-2"
+    class="flex gap-4 bg-surface px-5 py-3 at-bench:sticky at-bench:bottom-[calc(var(--foot)+var(--refused))] at-bench:z-1 max-lg:flex-col max-md:order-2 md:col-start-2 md:row-start-2 lg:border-t-2"
     :class="narrow ? 'lg:col-start-2' : 'lg:col-span-2 lg:col-start-1'"
   >
     <ReadingRow

@@ -128,10 +128,10 @@ useKeys((event) => {
     data-editor
   >
     <section
-      class="min-w-0 max-lg:contents lg:sticky lg:top-0 lg:max-h-screen lg:self-start lg:overflow-y-auto"
+      class="min-w-0 max-lg:contents lg:sticky lg:top-(--kept) lg:max-h-screen lg:self-start lg:overflow-y-auto"
     >
       <div
-        class="relative bg-bay max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:max-h-[54vh] max-lg:overflow-y-auto max-lg:border-b-2"
+        class="relative bg-bay max-lg:sticky max-lg:top-(--kept) max-lg:z-10 max-lg:max-h-[54vh] max-lg:overflow-y-auto max-lg:border-b-2"
         data-drawing
       >
         <div class="flex flex-wrap items-center gap-2 px-5 pt-3">

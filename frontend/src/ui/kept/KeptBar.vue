@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** Always in sight while it matters: that the yard does not answer, how much is kept here, what was refused of it, and
  * what this browser cannot keep. */
-import { computed, ref, watch } from "vue";
+import { computed, ref, useTemplateRef, watch } from "vue";
 import { CLOCK_OFF, link } from "../../api/kept/link";
+import { useEdge } from "../../composables/useEdge";
 import { useSendsKept } from "../../composables/useOutbox";
 import { usePageVersion } from "../../composables/usePageVersion";
 import KeptList from "./KeptList.vue";
 
+useEdge("--kept", useTemplateRef<HTMLElement>("bar"));
 const { waiting, refused, mine, insist, drop } = useSendsKept();
 const { newer, take } = usePageVersion();
 const open = ref(false);
@@ -40,6 +42,7 @@ watch(kept, (n) => {
 <template>
   <aside
     v-if="shown"
+    ref="bar"
     class="sticky top-0 z-40 border-b-2 bg-found px-5 py-1 text-surface"
     aria-live="polite"
     data-kept-bar
