@@ -26,8 +26,7 @@ demo-reset: setup ## The demo yard afresh (the old file is kept as a backup)
 
 .PHONY: test
 test: ## Everything that CI checks: set-up and static checks side by side, then the tests on three workers
-	@$(MAKE) --no-print-directory -j3 --output-sync=target setup browser
-	@$(MAKE) --no-print-directory -j4 --output-sync=target lint-python lint-page types-python types-page rules drift build
+	@$(MAKE) --no-print-directory -j4 --output-sync=target setup browser types-python build types-page lint-page drift lint-python rules
 	@$(MAKE) --no-print-directory pytest
 
 .PHONY: setup
@@ -50,27 +49,27 @@ browser: ## Debian's Chromium without windows, or else the whole one
 	@command -v chromium-headless-shell >/dev/null || bash tools/apt.sh chromium-headless-shell || command -v chromium >/dev/null || bash tools/apt.sh chromium
 
 .PHONY: build
-build: setup $(PAGE) ## The page, into the package
+build: $(PAGE) ## The page, into the package
 
 $(PAGE): .stamps/node $(shell find frontend/src frontend/public frontend/index.html frontend/vite.config.ts -type f 2>/dev/null)
 	@cd frontend && node_modules/.bin/vite build --logLevel warn
 
 .PHONY: lint lint-python lint-page
 lint: lint-python lint-page ## ruff, prettier, eslint
-lint-python: setup
+lint-python: .stamps/python
 	@.venv/bin/ruff check && .venv/bin/ruff format --check -q
-lint-page: setup
+lint-page: .stamps/node
 	@cd frontend && node_modules/.bin/prettier --check --log-level warn src && node_modules/.bin/eslint . --max-warnings 0
 
 .PHONY: types types-python types-page
 types: types-python types-page ## mypy strict and vue-tsc strict
-types-python: setup
+types-python: .stamps/python
 	@.venv/bin/mypy
-types-page: setup
+types-page: .stamps/node
 	@cd frontend && node_modules/.bin/vue-tsc --noEmit
 
 .PHONY: rules
-rules: setup ## Import rules of the rooms
+rules: .stamps/python ## Import rules of the rooms
 	@.venv/bin/lint-imports --no-cache
 
 .PHONY: api
@@ -109,7 +108,7 @@ bench-advice: setup ## What the advisor says against what comes true; planted sl
 	@$(PY) bench/calibration.py && $(PY) bench/slips.py && $(PY) bench/memory.py && $(PY) bench/preload.py && $(PY) bench/fuzz.py
 
 .PHONY: bench-typed
-bench-typed: build ## Two hundred random walks of taps, keys and reloads: nothing typed is lost or joined
+bench-typed: setup build ## Two hundred random walks of taps, keys and reloads: nothing typed is lost or joined
 	@PYTHONPATH=tests:tests/browser:tools:bench $(PY) bench/typed.py
 
 .PHONY: mutants
