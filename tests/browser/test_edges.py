@@ -44,6 +44,13 @@ def test_on_a_phone_the_move_comes_up_where_it_is_asked_for(bench: Page) -> None
 
 
 @pytest.mark.wide
+def test_a_setting_is_signed_without_scrolling(bench: Page) -> None:
+    open_setting(bench, "w17.input-preload")
+    bench.keyboard.press("s")
+    assert touched(bench.get_by_role("button", name="Sign it"))
+
+
+@pytest.mark.wide
 @pytest.mark.parametrize("size", [(1280, 800), (768, 1024)])
 def test_a_refusal_stands_over_the_foot_and_under_what_it_refuses(bench: Page, size: tuple[int, int]) -> None:
     bench.set_viewport_size({"width": size[0], "height": size[1]})

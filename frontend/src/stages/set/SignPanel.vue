@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { onMounted, ref, useTemplateRef } from "vue";
 import { useKeys } from "../../composables/useKeys";
 import { useKept } from "../../composables/useKept";
 import { useMe } from "../../composables/useMe";
@@ -11,6 +11,8 @@ const emit = defineEmits<{ sign: [remark: string, pin: string]; cancel: [] }>();
 const remark = useKept<string>(`sign.${props.keep}`, "");
 const { authenticated } = useMe();
 const pin = ref("");
+const form = useTemplateRef<HTMLElement>("form");
+onMounted(() => form.value?.scrollIntoView({ block: "nearest" }));
 useKeys((event) => {
   if (authenticated.value || event.key !== "d" || event.repeat || props.sheet.sign_blockers.length)
     return false;
@@ -20,7 +22,12 @@ useKeys((event) => {
 </script>
 
 <template>
-  <form class="flex flex-col gap-3 border-t-2 pt-2" data-sign @submit.prevent="$emit('sign', remark, pin)">
+  <form
+    ref="form"
+    class="flex flex-col gap-3 border-t-2 pt-2"
+    data-sign
+    @submit.prevent="$emit('sign', remark, pin)"
+  >
     <h2 class="text-[20px] font-bold">Sign: {{ sheet.verdict.words }}</h2>
     <ul v-if="sheet.sign_blockers.length" class="flex flex-col gap-1">
       <li v-for="b in sheet.sign_blockers" :key="b" class="border-l-4 border-danger pl-3">{{ b }}</li>

@@ -128,7 +128,7 @@ useKeys((event) => {
     data-editor
   >
     <section
-      class="min-w-0 max-lg:contents lg:sticky lg:top-(--kept) lg:max-h-screen lg:self-start lg:overflow-y-auto"
+      class="min-w-0 max-lg:contents lg:sticky lg:top-(--kept) lg:max-h-[calc(100vh-var(--kept))] lg:self-start lg:overflow-y-auto"
     >
       <div
         class="relative bg-bay max-lg:sticky max-lg:top-(--kept) max-lg:z-10 max-lg:max-h-[54vh] max-lg:overflow-y-auto max-lg:border-b-2"
