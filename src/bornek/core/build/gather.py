@@ -69,9 +69,9 @@ def out_of_unit(d: Definition, facts: Sequence[Fact]) -> dict[str, int]:
                 out[mate] += 0
     whole = {p.key: p.count for p in d.parts}
     verdicts = {f.body.part: f.body.verdict for f in facts if isinstance(f.body, Judged)}
-    fresh = {key for key, verdict in verdicts.items() if verdict in NOT_AS_IT_IS}
-    fresh |= {f.body.part for f in facts if isinstance(f.body, Ordered)}
-    for key in fresh | {k for k, n in out.items() if n == 0}:
+    fresh = [key for key, verdict in verdicts.items() if verdict in NOT_AS_IT_IS]
+    fresh += [f.body.part for f in facts if isinstance(f.body, Ordered)]
+    for key in [*fresh, *(k for k, n in out.items() if n == 0)]:
         out[key] = max(out[key], whole.get(key, 0))
     return {key: min(n, whole[key]) for key, n in out.items() if n and key in whole}
 

@@ -77,7 +77,7 @@ def typed_needs(steps: Sequence[Planned]) -> list[Need]:
     ]
     for p in steps:
         if p.step.fit == "dry":
-            for key in {final[part] for part in p.step.parts if part in final}:
+            for key in dict.fromkeys(final[part] for part in p.step.parts if part in final):
                 found.append(Need(p.key, key, "dry", "dry first, then for good"))
     return found
 

@@ -54,7 +54,7 @@ def _expected(order: BuildOrder) -> dict[str, int]:
         if p.step.fit == "final":
             for part, n in whole_of(order.d, p):
                 planned[part.key] += n
-    return {key: max(need[key], planned[key]) for key in need.keys() | planned.keys()}
+    return {key: max(need[key], planned[key]) for key in planned | need}
 
 
 def shut_outs(order: BuildOrder) -> list[ShutOut]:

@@ -206,7 +206,7 @@ def _fit(at: str, key: str, mine: Sequence[Fact], facts: Sequence[Fact], now: da
             for f in about
             if (line := find_fact_kind(f.fact_kind).line(f, Definition())) is not None
         ],
-        carry={to: carried(bodies, to) for to in {target for _, _, target, _ in FLOWS}},
+        carry={to: carried(bodies, to) for to in dict.fromkeys(target for _, _, target, _ in FLOWS)},
         state=state,
         open=still_open,
         out=out_of_fit(codes),

@@ -230,7 +230,7 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
         stock=_stock(session, log.place.shim_form),
         drawers={
             key: _stock(session, places[key].shim_form)
-            for key in {p for k in knobs for p in k.places if p in places and p != here}
+            for key in dict.fromkeys(p for k in knobs for p in k.places if p in places and p != here)
         },
         forms={"": log.place.shim_form, here: log.place.shim_form}
         | {key: p.shim_form for key, p in places.items()},

@@ -33,7 +33,7 @@ LOW = 1
 def view_drawer(session: Session) -> list[dict[str, Any]]:
     mm, thou = Speech("mm"), Speech("thou")
     found = counts(session)
-    measured = {form: miked(session, form) for form in {lot.form for lot, _ in found}}
+    measured = {form: miked(session, form) for form in dict.fromkeys(lot.form for lot, _ in found)}
     return [
         {
             "form": lot.form,

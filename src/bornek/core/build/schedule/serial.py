@@ -187,7 +187,7 @@ def _forward(
     left = {t.key: len(set(t.needs)) for t in tasks}
     after: dict[str, list[str]] = {t.key: [] for t in tasks}
     for t in tasks:
-        for n in set(t.needs):
+        for n in dict.fromkeys(t.needs):
             after[n].append(t.key)
     ready = [(rank[k], k) for k, n in left.items() if n == 0]
     heapq.heapify(ready)

@@ -62,7 +62,7 @@ def _refuse(name: str, row: Mapping[str, Any], why: str) -> NoReturn:
 def check_columns(name: str, row: Row, not_sent: Sequence[str] = ()) -> None:
     """Raises InputError for a row that the table could not hold; what may be left out gets its default."""
     columns = {c.key: c for c in Base.metadata.tables[name].columns if c.key not in not_sent}
-    for key in row.keys() - columns.keys():
+    for key in sorted(row.keys() - columns.keys()):
         _refuse(name, row, f"there is no column {key[:40]!r}")
     for key, column in columns.items():
         if row.get(key) is None:
