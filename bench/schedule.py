@@ -30,10 +30,18 @@ def yard(dice: random.Random, steps: int = 200, jobs: int = 4) -> list[Task]:
             key = f"j{j}.{n}"
             tasks.append(
                 Task(
-                    key, f"j{j}", key, dice.choice((10, 15, 20, 30, 45, 60)), dice.choice((1, 1, 1, 2)), wait,
-                    dice.random() < 0.8 or wait > 240, resource, needs, split=dice.random() < 0.1,
+                    key,
+                    f"j{j}",
+                    key,
+                    dice.choice((10, 15, 20, 30, 45, 60)),
+                    dice.choice((1, 1, 1, 2)),
+                    wait,
+                    dice.random() < 0.8 or wait > 240,
+                    resource,
+                    needs,
+                    split=dice.random() < 0.1,
                 )
-            )  # fmt: skip
+            )
             mine.append(key)
     return tasks
 

@@ -53,3 +53,26 @@ def test_nothing_outside_a_kinds_own_file_names_it() -> None:
         p for p in source.rglob("*.py") if p.stem not in kinds and not {"demo", "rigs"} & set(p.parts)
     ]
     assert {f"{p.name}: {k}" for p in elsewhere for k in kinds if k in p.read_text()} == set()
+
+
+def unformatted(source: str) -> list[str]:
+    """What is kept from the formatter though it is no table of data."""
+    statements = [n for n in ast.walk(ast.parse(source)) if isinstance(n, ast.stmt)]
+    ends = [n for n, line in enumerate(source.splitlines(), 1) if line.endswith("# fmt: skip")]
+    innermost = [
+        max((s for s in statements if s.end_lineno == n), key=lambda s: s.lineno, default=None) for n in ends
+    ]
+    return [f"line {n}" for n, s in zip(ends, innermost, strict=True) if s is None or not is_table(s)]
+
+
+def is_table(statement: ast.stmt) -> bool:
+    value = getattr(statement, "value", None)
+    if isinstance(value, ast.Call) and getattr(value.func, "id", "") in ("frozenset", "tuple") and value.args:
+        value = value.args[0]
+    return isinstance(value, ast.Tuple | ast.List | ast.Dict | ast.Set)
+
+
+def test_only_tables_of_data_are_kept_from_the_formatter() -> None:
+    assert unformatted("A = (1,\n     2)  # fmt: skip\nb(1,\n  2)  # fmt: skip") == ["line 4"]
+    found = {str(p): unformatted(p.read_text(encoding="utf-8")) for p in CORE.parent.rglob("*.py")}
+    assert {p: lines for p, lines in found.items() if lines} == {}

@@ -111,8 +111,10 @@ def _changes(node: ast.AST) -> Iterator[ast.expr | ast.stmt]:
 
 
 def _is_text(node: ast.BinOp) -> bool:
-    return any(isinstance(n, ast.JoinedStr) or (isinstance(n, ast.Constant) and isinstance(n.value, str))
-               for n in ast.walk(node))  # fmt: skip
+    return any(
+        isinstance(n, ast.JoinedStr) or (isinstance(n, ast.Constant) and isinstance(n.value, str))
+        for n in ast.walk(node)
+    )
 
 
 def _replace(source: str, node: ast.AST, text: str) -> str | None:

@@ -83,16 +83,25 @@ def _parser() -> argparse.ArgumentParser:
         if name in ("serve", "demo"):
             made.add_argument("--host", default="127.0.0.1")
             made.add_argument("--port", type=int, default=8460)
-            made.add_argument("--allow-host", action="append", default=[], metavar="NAME",
-                              help="another name under which it answers")  # fmt: skip
+            made.add_argument(
+                "--allow-host",
+                action="append",
+                default=[],
+                metavar="NAME",
+                help="another name under which it answers",
+            )
             made.add_argument(
                 "--proxy", action="store_true", help="one proxy on this machine stands before it (TLS)"
             )
             made.add_argument(
                 "--without-tls", action="store_true", help="open to the network without TLS all the same"
             )
-            made.add_argument("--trust-machine", action="store_true", default=name == "demo",
-                              help="whoever sits at this machine is taken at their word")  # fmt: skip
+            made.add_argument(
+                "--trust-machine",
+                action="store_true",
+                default=name == "demo",
+                help="whoever sits at this machine is taken at their word",
+            )
         if name == "person":
             add_person(made)
         if name in OTHER:

@@ -88,8 +88,11 @@ class TalkLine:
 
 
 def _no(field: str, wanted: str, got: Any) -> None:
-    raise InputError(f"The gauge's {field} must be {wanted} (got {str(got)[:60]!r}).", field=field,
-                     next_step="Look it up in the gauge's manual, then write it on its card.")  # fmt: skip
+    raise InputError(
+        f"The gauge's {field} must be {wanted} (got {str(got)[:60]!r}).",
+        field=field,
+        next_step="Look it up in the gauge's manual, then write it on its card.",
+    )
 
 
 def in_core_units(value: float, unit: str, quantity: str) -> float:

@@ -46,11 +46,21 @@ GAUGES: tuple[dict[str, Any], ...] = (
 )  # fmt: skip
 
 TALKING: tuple[tuple[dict[str, Any], dict[str, Any]], ...] = tuple(
-    ({"id": f"lever-{n}", "takes": ["travel"], "name": f"Lever {n}, simulated", "unit": "mm", "division": 0.001,
-      "interpolation": 1.0, "calibration_u": 0.003, "due": "2027-05-15"},
-     {"port": f"socket://127.0.0.1:{port}", "pattern": "{value} {unit}", "pedal": "PEDAL", "talks": True})
+    (
+        {
+            "id": f"lever-{n}",
+            "takes": ["travel"],
+            "name": f"Lever {n}, simulated",
+            "unit": "mm",
+            "division": 0.001,
+            "interpolation": 1.0,
+            "calibration_u": 0.003,
+            "due": "2027-05-15",
+        },
+        {"port": f"socket://127.0.0.1:{port}", "pattern": "{value} {unit}", "pedal": "PEDAL", "talks": True},
+    )
     for n, port in ((6, 8471), (7, 8472))
-)  # fmt: skip
+)
 """Gauges whose needles can be heard: the simulated ones that ship with the application."""
 
 DRAWER = {

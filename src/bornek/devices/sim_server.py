@@ -18,8 +18,16 @@ class SimGauge:
     """Serves one simulated gauge until it is closed; every client hears the same bench. `faults` and `bench` may be
     changed while it runs; `press()` sends the pedal's line; `silent` keeps it quiet."""
 
-    def __init__(self, bench: Bench, faults: Faults, host: str = "127.0.0.1", port: int = 0, stream: bool = True,
-                 rate: float = RATE_HZ, seed: int = 1) -> None:  # fmt: skip
+    def __init__(
+        self,
+        bench: Bench,
+        faults: Faults,
+        host: str = "127.0.0.1",
+        port: int = 0,
+        stream: bool = True,
+        rate: float = RATE_HZ,
+        seed: int = 1,
+    ) -> None:
         self.bench, self.stream, self.rate = bench, stream, rate
         self.needle = Needle(faults, seed)
         self.silent = False

@@ -78,11 +78,16 @@ class ClearanceLeft(FitSum):
         tilt = "" if sort == "radial" else f" × cot {angle:g}°{' ÷ 2' if sort == 'one_row' else ''}"
         working = Working(
             (
-                size_line("Lost", f"({li:g} × {say.number(max(inner, 0))} + {lo:g} × {say.number(max(outer, 0))}){tilt}", lost, say),
+                size_line(
+                    "Lost",
+                    f"({li:g} × {say.number(max(inner, 0))} + {lo:g} × {say.number(max(outer, 0))}){tilt}",
+                    lost,
+                    say,
+                ),
                 size_line("Left", f"{say.number(before)} − {say.number(lost)}", left.v, say, True),
             ),
             ("An estimate: the races' walls are taken as usual.", MAKERS),
-        )  # fmt: skip
+        )
         least = ctx.given.get("least")
         window = (
             Window(float(least), None, str(ctx.given.get("source") or "limit given, source not named"))
@@ -90,8 +95,16 @@ class ClearanceLeft(FitSum):
             else None
         )
         judged = verdict(left, window) if window else verdict(None, None)
-        result = Result("left", "Left after fitting", "length", left, window, working=working,
-                        role="target" if window else "estimate", verdict=judged)  # fmt: skip
+        result = Result(
+            "left",
+            "Left after fitting",
+            "length",
+            left,
+            window,
+            working=working,
+            role="target" if window else "estimate",
+            verdict=judged,
+        )
         return self.spoken(ctx, Outcome((result,), verdict=judged))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:

@@ -83,8 +83,14 @@ class NutDraw(FitSum):
         ]  # fmt: skip
         if thread is not None:
             push, k = axial_n(torque, thread, float(ctx.given["k"])), float(ctx.given["k"])
-            working = Working((line("Push along the shaft", f"{torque:g} ÷ ({k:g} × {thread:g} mm)", push / 1000, "kN", 0),),
-                              ("An estimate, ± 30 %: friction decides.",))  # fmt: skip
+            working = Working(
+                (
+                    line(
+                        "Push along the shaft", f"{torque:g} ÷ ({k:g} × {thread:g} mm)", push / 1000, "kN", 0
+                    ),
+                ),
+                ("An estimate, ± 30 %: friction decides.",),
+            )
             results.append(
                 Result(
                     "push",

@@ -206,9 +206,18 @@ class PressFit(FitSum):
             Result("stress", "Stress to judge by yield", "pressure", Normal(round(stress, 6), 0.0), window,
                    role="target" if window else "info", verdict=judged),
         )  # fmt: skip
-        checks = [
-            Check("yields", "stop", "The hub would yield: a smaller interference, or a stronger hub.", "stop")
-        ] if judged.code == "out_high" else []  # fmt: skip
+        checks = (
+            [
+                Check(
+                    "yields",
+                    "stop",
+                    "The hub would yield: a smaller interference, or a stronger hub.",
+                    "stop",
+                )
+            ]
+            if judged.code == "out_high"
+            else []
+        )
         return self.spoken(ctx, Outcome(results, tuple(checks), judged))
 
     def speak(self, ctx: Context, outcome: Outcome) -> Say:

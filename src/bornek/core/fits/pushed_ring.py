@@ -73,9 +73,15 @@ class PushedRing(FitSum):
             )  # fmt: skip
             for key, label, value in (("inside", "inside", lo), ("outside", "outside", hi)):
                 results.append(
-                    Result(f"{ring}_{key}", f"Driver for the {ring} ring, {label}", "length", Normal(value, 0.0), role="estimate",
-                           working=Working(sums, ("An estimate: look at the ring's own face.", MAKERS)))
-                )  # fmt: skip
+                    Result(
+                        f"{ring}_{key}",
+                        f"Driver for the {ring} ring, {label}",
+                        "length",
+                        Normal(value, 0.0),
+                        role="estimate",
+                        working=Working(sums, ("An estimate: look at the ring's own face.", MAKERS)),
+                    )
+                )
         return Outcome(tuple(results), instruct=text_of(self._say(ctx, rings)))
 
     def _say(self, ctx: Context, rings: Sequence[str]) -> Say:

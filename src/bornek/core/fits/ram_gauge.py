@@ -151,8 +151,17 @@ class RamGauge(FitSum):
             )
             lines.append(line("In tons", tons(force), force / 1000, "kN", 1))
             judged = verdict(Normal(round(want, 9), 0.0), window)
-            results.append(Result("gauge", "Gauge for the push wanted", "pressure", Normal(round(want, 9), 0.0), window,
-                                  working=Working(tuple(lines), (MAKERS,)), verdict=judged))  # fmt: skip
+            results.append(
+                Result(
+                    "gauge",
+                    "Gauge for the push wanted",
+                    "pressure",
+                    Normal(round(want, 9), 0.0),
+                    window,
+                    working=Working(tuple(lines), (MAKERS,)),
+                    verdict=judged,
+                )
+            )
             if judged.code == "out_high":
                 checks.append(
                     Check(
@@ -168,8 +177,16 @@ class RamGauge(FitSum):
             sum_line = line(
                 "Push now", f"{now:g} MPa × {area / 100:.2f} cm² ÷ 10", push / 1000, "kN", 1, main=True
             )
-            results.append(Result("push", "Push at this reading", "force", Normal(round(push, 3), 0.0), role="info",
-                                  working=Working((lines[0], sum_line, line("In tons", tons(push), push / 1000, "kN", 1)))))  # fmt: skip
+            results.append(
+                Result(
+                    "push",
+                    "Push at this reading",
+                    "force",
+                    Normal(round(push, 3), 0.0),
+                    role="info",
+                    working=Working((lines[0], sum_line, line("In tons", tons(push), push / 1000, "kN", 1))),
+                )
+            )
             if red is not None and now > red[0]:
                 checks.append(Check("over", "stop", f"Let off now: past the red line of {red[1]}.", "stop"))
         checks += self._scale_checks(ctx, area / 100)

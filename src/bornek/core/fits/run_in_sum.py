@@ -111,9 +111,16 @@ class RunInSum(FitSum):
                 ),
             )
             results.append(
-                Result(key="end", label="Levels at", quantity="temperature", value=end, window=window, verdict=verdict(end, window),
-                       working=Working(lines, (window.source,)))
-            )  # fmt: skip
+                Result(
+                    key="end",
+                    label="Levels at",
+                    quantity="temperature",
+                    value=end,
+                    window=window,
+                    verdict=verdict(end, window),
+                    working=Working(lines, (window.source,)),
+                )
+            )
         return self.spoken(
             ctx, Outcome(tuple(results), tuple(self._checks(ctx, read, found)), results[0].verdict)
         )

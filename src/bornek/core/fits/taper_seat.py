@@ -106,8 +106,18 @@ class TaperSeat(FitSum):
             )
             value = Normal(round(travel, 9), 2**0.5 * u)
             results.insert(
-                0, Result("travel", "Drive-up", "length", value, bound, working=working, verdict=verdict(value, bound),
-                          role="target" if bound else "info"))  # fmt: skip
+                0,
+                Result(
+                    "travel",
+                    "Drive-up",
+                    "length",
+                    value,
+                    bound,
+                    working=working,
+                    verdict=verdict(value, bound),
+                    role="target" if bound else "info",
+                ),
+            )
             results.append(
                 Result(
                     "grip",

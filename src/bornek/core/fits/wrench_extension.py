@@ -119,16 +119,33 @@ class WrenchExtension(FitSum):
         value = set_value(torque, long, more, angle)
         bend = f" × cos {angle:g}°" if angle else ""
         working = Working(
-            (line("Set on the wrench", f"{torque:g} × {long:g} ÷ ({long:g} + {more:g}{bend})", value, "N·m", 1, main=True),),
+            (
+                line(
+                    "Set on the wrench",
+                    f"{torque:g} × {long:g} ÷ ({long:g} + {more:g}{bend})",
+                    value,
+                    "N·m",
+                    1,
+                    main=True,
+                ),
+            ),
             (MAKERS,),
-        )  # fmt: skip
+        )
         greatest = number_of(ctx, "wrench_greatest")
         window = (
             Window(or_else(ctx, "wrench_least", 0.0), greatest, "the wrench's range") if greatest else None
         )
         judged = verdict(Normal(round(value, 9), 0.0), window) if window else verdict(None, None)
-        result = Result("set", "Set on the wrench", "torque", Normal(round(value, 9), 0.0), window, working=working,
-                        role="target" if window else "info", verdict=judged)  # fmt: skip
+        result = Result(
+            "set",
+            "Set on the wrench",
+            "torque",
+            Normal(round(value, 9), 0.0),
+            window,
+            working=working,
+            role="target" if window else "info",
+            verdict=judged,
+        )
         return Outcome(
             (result,),
             tuple(wrench_checks(ctx, value)),

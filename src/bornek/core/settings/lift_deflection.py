@@ -175,11 +175,13 @@ class LiftDeflection(Counted):
         force = float(ctx.given["limit_force"])
         stiff = signed(line.stiffness, decimals(line.stiffness, 0, 1)) if line.slope.v > 0 else "none"
         told = "cannot be told from none" if line.play.v <= expanded(line.play.u) else "play is left"
-        return Working((
-            Line("Stiffness", "1 ÷ slope of the line", f"{stiff} N/µm", True),
-            Line("Play at no force", "the line at 0 N", f"{say.number(line.play.v)}: {told}", True),
-            Line("Deflection", f"the line at {force:g} N", say.number(at.v), True),
-        ))  # fmt: skip
+        return Working(
+            (
+                Line("Stiffness", "1 ÷ slope of the line", f"{stiff} N/µm", True),
+                Line("Play at no force", "the line at 0 N", f"{say.number(line.play.v)}: {told}", True),
+                Line("Deflection", f"the line at {force:g} N", say.number(at.v), True),
+            )
+        )
 
     def _table(self, ctx: Context, line: ForceLine) -> Table:
         say = speech(ctx)

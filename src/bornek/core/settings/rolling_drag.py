@@ -108,10 +108,18 @@ class RollingDrag(Counted):
         unit = str(given.get("scale", "")) if given.get("read_as", "force") == limit_as else ""
         quantity: Any = "torque" if limit_as == "torque" else "force"
         return [
-            Field(f"{which}_{end}", f"Preload adds at {words}, {name}", quantity, which == bearings, lo=0, hi=1e5, unit=unit)
+            Field(
+                f"{which}_{end}",
+                f"Preload adds at {words}, {name}",
+                quantity,
+                which == bearings,
+                lo=0,
+                hi=1e5,
+                unit=unit,
+            )
             for which, name in (("new", "new bearings"), ("run_in", "run-in bearings"))
             for end, words in (("least", "least"), ("greatest", "most"))
-        ]  # fmt: skip
+        ]
 
     def quantity(self, ctx: Context) -> str:
         return str(ctx.given["read_as"])

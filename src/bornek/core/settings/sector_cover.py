@@ -130,8 +130,14 @@ class SectorCover(Setting):
         if "binds" in turned:
             value = AtMost(0.0)
         judged = Verdict("out_low") if "binds" in turned else verdict(value, window)
-        lines = [Line(f"Hole {n}", f"{float(ctx.given['throw']):g} × (sin({ctx.given['angle']:g}° + {h.turned:g}°) − sin {ctx.given['angle']:g}°)",
-                      say.number(h.moves)) for n, h in enumerate(holes_given(ctx.given))]  # fmt: skip
+        lines = [
+            Line(
+                f"Hole {n}",
+                f"{float(ctx.given['throw']):g} × (sin({ctx.given['angle']:g}° + {h.turned:g}°) − sin {ctx.given['angle']:g}°)",
+                say.number(h.moves),
+            )
+            for n, h in enumerate(holes_given(ctx.given))
+        ]
         result = Result(
             key="lost",
             label="Lost motion",

@@ -92,8 +92,11 @@ class SideClearance(Setting):
         if ctx.given["lock"] != "tooth" or not self._holds(ctx, gaps):
             return gaps
         kept = confirm(
-            "kept", "Washer turned and keyed", "Lock", "Turn the washer one tooth in its groove and put the key in. Does it hold?"
-        )  # fmt: skip
+            "kept",
+            "Washer turned and keyed",
+            "Lock",
+            "Turn the washer one tooth in its groove and put the key in. Does it hold?",
+        )
         return [*gaps, kept]
 
     def _holds(self, ctx: Context, gaps: Sequence[Slot]) -> bool:

@@ -54,9 +54,14 @@ def guide_of(kind: Setting, ctx: Context) -> Guide:
     """The kind's guide with the proofs that its readings call for, right after the readings."""
     guide = kind.guide(ctx)
     sifted = sift(guide.slots, ctx.now())
-    owed = [OWN_SLOTS[key] for key, why in (
-        (NEEDLE, _stood_still(guide.slots, sifted, ctx)), (SCALE, _odd_scale(guide.slots, sifted)),
-    ) if why]  # fmt: skip
+    owed = [
+        OWN_SLOTS[key]
+        for key, why in (
+            (NEEDLE, _stood_still(guide.slots, sifted, ctx)),
+            (SCALE, _odd_scale(guide.slots, sifted)),
+        )
+        if why
+    ]
     if not owed:
         return guide
     read = [i for i, s in enumerate(guide.slots) if s.nature in ("travel", "size")]

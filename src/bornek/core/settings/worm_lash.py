@@ -113,8 +113,10 @@ class WormLash(Setting):
         if read is None or stopped or not read.whole(ctx):
             return Outcome(
                 (Result(key="lash", label="Lost motion, tightest", value=None, verdict=NOT_READ, **about),),
-                tuple(self._checks(ctx, None)), NOT_READ, scenes=tuple(scenes),
-            )  # fmt: skip
+                tuple(self._checks(ctx, None)),
+                NOT_READ,
+                scenes=tuple(scenes),
+            )
         tight = min(read.places.values())
         value = Normal(tight * said.per, math.hypot(read.u, read.float_u) * said.per)
         target = Result(

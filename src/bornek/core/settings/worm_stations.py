@@ -25,9 +25,13 @@ def asked_together(ctx: Context) -> list[Slot]:
     asked = []
     if ctx.given["carrier"] == ECCENTRIC:
         asked.append(
-            confirm("out", "Carrier in out of mesh", "Together",
-                    "Turn the carrier to its disengaged position before it goes in. Is it there?")
-        )  # fmt: skip
+            confirm(
+                "out",
+                "Carrier in out of mesh",
+                "Together",
+                "Turn the carrier to its disengaged position before it goes in. Is it there?",
+            )
+        )
     if small:
         asked.append(
             confirm("small", f"{small} in", "Together", f"Look on the tray: is the {small.lower()} in?")
@@ -88,7 +92,7 @@ def around_slots(ctx: Context) -> list[Slot]:
             plausible=(0.0, 180.0),
         )
         for n in range(1, places + 1)
-    ]  # fmt: skip
+    ]
 
 
 def feel_slot() -> Slot:

@@ -119,6 +119,14 @@ def _step(i: int, attempts: list[Attempt]) -> RowView:
 
 def _done(a: Attempt) -> DoneRig:
     return DoneRig(
-        id=a.id, sort=a.sort, title=SORTS[a.sort].title, number=a.number, path=path_of(a.id, SORTS[a.sort]), at=a.at.isoformat(),
-        result=a.result, score=a.score, best=a.best, mark=MARKS[a.result],
-    )  # fmt: skip
+        id=a.id,
+        sort=a.sort,
+        title=SORTS[a.sort].title,
+        number=a.number,
+        path=path_of(a.id, SORTS[a.sort]),
+        at=a.at.isoformat(),
+        result=a.result,
+        score=a.score,
+        best=a.best,
+        mark=MARKS[a.result],
+    )

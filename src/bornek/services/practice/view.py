@@ -149,14 +149,22 @@ def _blades(blades: Blades | None) -> list[BladeView]:
     if blades is None:
         return []
     goes, _ = blades.between()
-    return [BladeView(f"{s:.3f}", "goes" if s < goes else "goes, and drags" if s == goes else "does not go")
-            for s in blades.sizes]  # fmt: skip
+    return [
+        BladeView(f"{s:.3f}", "goes" if s < goes else "goes, and drags" if s == goes else "does not go")
+        for s in blades.sizes
+    ]
 
 
 def _dial(pull: Pull | None) -> DialView | None:
     if pull is None:
         return None
     return DialView(
-        needle=list(pull.needle), division=pull.division, unit=pull.unit, turn=round(100 * pull.division, 6),
-        same_push=SAME_PUSH_N, bends=BENDS_N, most=MOST_PUSH_N, step=PUSH_STEP_N,
-    )  # fmt: skip
+        needle=list(pull.needle),
+        division=pull.division,
+        unit=pull.unit,
+        turn=round(100 * pull.division, 6),
+        same_push=SAME_PUSH_N,
+        bends=BENDS_N,
+        most=MOST_PUSH_N,
+        step=PUSH_STEP_N,
+    )

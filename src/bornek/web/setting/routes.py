@@ -51,7 +51,7 @@ def show(setting_id: str) -> Response:
     ]
 )
 @shows(blp, LiveView, 404, 422)
-def live(setting_id: str) -> Response:  # fmt: skip
+def live(setting_id: str) -> Response:
     return wire().read_today(
         lambda s, day: view_live(s, wire().ears, setting_id, request.args.getlist("at"), day)
     )

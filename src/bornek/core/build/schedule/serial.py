@@ -160,9 +160,10 @@ def _with_lags(
         late = [
             t
             for t in lagged
-            if t.key in slots and t.open_until in slots
+            if t.key in slots
+            and t.open_until in slots
             and slots[t.open_until].worked - slots[t.key].start > t.open_minutes
-        ]  # fmt: skip
+        ]
         if not late:
             break
         for t in late:

@@ -257,8 +257,10 @@ def clashes(day: YardDay) -> list[Clash]:
         if slot.why != "busy" or day.plan.when(slot.start) > day.now + FACE:
             continue
         before = [
-            s for s in held if s is not slot and s.task.resource == slot.task.resource and s.start + s.task.held == slot.start
-        ]  # fmt: skip
+            s
+            for s in held
+            if s is not slot and s.task.resource == slot.task.resource and s.start + s.task.held == slot.start
+        ]
         if before and before[0].task.job != slot.task.job:
             found.append(
                 Clash(
@@ -327,9 +329,14 @@ def before_leaving(day: YardDay) -> list[Leaving]:
     night = int((closes - day.start).total_seconds() // 60)
     alone = {t.key for t in day.tasks if t.alone}
     tried = [
-        s for s in day.plan.slots.values()
-        if s.task.wait >= WORTH_STARTING and s.task.key in alone and not s.task.needs and s.task.release <= night and s.worked <= night
-    ][:CANDIDATES]  # fmt: skip
+        s
+        for s in day.plan.slots.values()
+        if s.task.wait >= WORTH_STARTING
+        and s.task.key in alone
+        and not s.task.needs
+        and s.task.release <= night
+        and s.worked <= night
+    ][:CANDIDATES]
     found = []
     for slot in tried:
         late = [t if t.key != slot.task.key else replace(t, release=night + 1) for t in day.tasks]

@@ -67,10 +67,20 @@ class BevelPairRig(BenchRig):
         s = self.pair.truth
         curved = {"hand": "left", "cutter": s.cutter} if s.spiral else {}
         return given_of(
-            f"Rig card {self.number}", least=LEAST_MM, greatest=GREATEST_MM, pinion_sense="out", left_sense="out",
-            carrier_total=TOTAL_MM, geometry="known", z1=s.z1, z2=s.z2, module=s.module, face=s.face,
-            spiral_angle=s.spiral_deg, **curved,
-        )  # fmt: skip
+            f"Rig card {self.number}",
+            least=LEAST_MM,
+            greatest=GREATEST_MM,
+            pinion_sense="out",
+            left_sense="out",
+            carrier_total=TOTAL_MM,
+            geometry="known",
+            z1=s.z1,
+            z2=s.z2,
+            module=s.module,
+            face=s.face,
+            spiral_angle=s.spiral_deg,
+            **curved,
+        )
 
     def right_given(self) -> dict[str, Any]:
         return self.book()

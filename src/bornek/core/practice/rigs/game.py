@@ -39,10 +39,17 @@ class Table:
         acts = [{"round": n, "states": self.rig.states_sent(s)} for n, s in enumerate(self.states, 1)]
         cards = [dict(self.rig.gauge), *map(dict, self.rig.more_gauges)]
         named = {"name": "Rig gauge", "calibration_u": 0.001}
-        return read_bench(kind, given, {
-            "gauges": [{"id": f"rig{n}", **named, **c} for n, c in enumerate(cards)], "acts": acts, "entries": self.entries, "explanations": self.explanations,
-            "stock": {f"{t:.3f}": n for t, n in self.rig.drawer.items()},
-        })  # fmt: skip
+        return read_bench(
+            kind,
+            given,
+            {
+                "gauges": [{"id": f"rig{n}", **named, **c} for n, c in enumerate(cards)],
+                "acts": acts,
+                "entries": self.entries,
+                "explanations": self.explanations,
+                "stock": {f"{t:.3f}": n for t, n in self.rig.drawer.items()},
+            },
+        )
 
     def handled(self) -> Handled:
         ctx = self.context()

@@ -41,8 +41,17 @@ class NoseRig(PriedRig):
         return -self.k
 
     def book(self) -> dict[str, Any]:
-        return given_of(f"Rig card {self.number}", least=LEAST_MM, greatest=GREATEST_MM, span=SPAN_MM, overhang=OVERHANG_MM,
-                        pitch=1.5, rim=88, force_1=FORCES["1"], force_2=FORCES["2"])  # fmt: skip
+        return given_of(
+            f"Rig card {self.number}",
+            least=LEAST_MM,
+            greatest=GREATEST_MM,
+            span=SPAN_MM,
+            overhang=OVERHANG_MM,
+            pitch=1.5,
+            rim=88,
+            force_1=FORCES["1"],
+            force_2=FORCES["2"],
+        )
 
     def right_given(self) -> dict[str, Any]:
         return self.book()

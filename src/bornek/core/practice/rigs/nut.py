@@ -44,8 +44,14 @@ class NutRig(PriedRig):
         return self._given(1.0)
 
     def _given(self, slip: float) -> dict[str, Any]:
-        return given_of(f"Rig card {self.number}", least=round(self.least * slip, 3), greatest=round(self.greatest * slip, 3),
-                        pitch=self.pitch, tabs=TABS, slots=SLOTS)  # fmt: skip
+        return given_of(
+            f"Rig card {self.number}",
+            least=round(self.least * slip, 3),
+            greatest=round(self.greatest * slip, 3),
+            pitch=self.pitch,
+            tabs=TABS,
+            slots=SLOTS,
+        )
 
     def found(self) -> None:
         return None

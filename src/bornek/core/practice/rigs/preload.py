@@ -33,9 +33,16 @@ class PreloadRig(ShimRig):
         self.share = math.exp(0.2 * self.stream.n(12))
 
     def _given(self, least: float, greatest: float, sense: str) -> dict[str, Any]:
-        return given_of(f"Rig card {self.number}", least=round(least, 3), greatest=round(greatest, 3), sense=sense,
-                        torque=60, meant="preload", drag_least=round(PER_MM * least, 2),
-                        drag_greatest=round(PER_MM * greatest, 2))  # fmt: skip
+        return given_of(
+            f"Rig card {self.number}",
+            least=round(least, 3),
+            greatest=round(greatest, 3),
+            sense=sense,
+            torque=60,
+            meant="preload",
+            drag_least=round(PER_MM * least, 2),
+            drag_greatest=round(PER_MM * greatest, 2),
+        )
 
     def window(self) -> Window:
         return Window(-self.greatest, -self.least, f"Rig card {self.number}", "new parts", "", None)

@@ -46,8 +46,17 @@ class WormRig(PriedRig):
         self.start = round(spread_over(self, 80, 100, 4))
 
     def book(self) -> dict[str, Any]:
-        return given_of(f"Rig card {self.number}", least="1", greatest="3", teeth=TEETH, lead=LEAD_MM, throw=THROW_MM,
-                        pitch_radius=RADIUS_MM, radius=200, small_part="Button")  # fmt: skip
+        return given_of(
+            f"Rig card {self.number}",
+            least="1",
+            greatest="3",
+            teeth=TEETH,
+            lead=LEAD_MM,
+            throw=THROW_MM,
+            pitch_radius=RADIUS_MM,
+            radius=200,
+            small_part="Button",
+        )
 
     def right_given(self) -> dict[str, Any]:
         return self.book()
