@@ -8,7 +8,7 @@ from typing import Any, ClassVar
 from bornek.core.practice.rigs.bench_rig import Told
 from bornek.core.practice.rigs.faults import DEAD_NEEDLE, DIRT, LOOSE_COVER, STUCK_SHIM, WRONG_SPOT
 from bornek.core.practice.rigs.handled import Handled
-from bornek.core.practice.rigs.pried import given_of, spread_over
+from bornek.core.practice.rigs.pried import spread_over
 from bornek.core.practice.rigs.shims import ShimRig
 from bornek.core.settings.kind import Slot
 from bornek.core.sheet import Sheet
@@ -33,16 +33,8 @@ class PreloadRig(ShimRig):
         self.share = math.exp(0.2 * self.stream.n(12))
 
     def _given(self, least: float, greatest: float, sense: str) -> dict[str, Any]:
-        return given_of(
-            f"Rig card {self.number}",
-            least=round(least, 3),
-            greatest=round(greatest, 3),
-            sense=sense,
-            torque=60,
-            meant="preload",
-            drag_least=round(PER_MM * least, 2),
-            drag_greatest=round(PER_MM * greatest, 2),
-        )
+        drags = {"drag_least": round(PER_MM * least, 2), "drag_greatest": round(PER_MM * greatest, 2)}
+        return super()._given(least, greatest, sense) | {"meant": "preload", **drags}
 
     def window(self) -> Window:
         return Window(-self.greatest, -self.least, f"Rig card {self.number}", "new parts", "", None)
