@@ -2,18 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 import pytest
 from flask.testing import FlaskClient
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
+from bornek.core.trace.presses import AT_ONCE_S, STALE
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
-from bornek.devices.sim_server import SimGauge
-from gauges import simulated, write_card
+from bornek.devices.sim_server import RATE_HZ, SimGauge
+from gauges import simulated, until, write_card
 
 PUMP = "/jobs/p22/set/p22.thrust-end-play"
+LIVE = "/api/settings/p22.thrust-end-play/live?at=travel.mark_up.1~talk"
+MEANT_APART = AT_ONCE_S * RATE_HZ + 1
+"""So many values lie between two presses that are two."""
+NOT_HEARD = {"code": "not_found", "field": "gauge", "message": "Nobody listens to this gauge now.",
+             "next_step": "Choose it at its station.", "details": {}}  # fmt: skip
 PACK = {"id": "found", "kind": "as_found", "states": {"pack": [0.5, 0.2]}, "seen": 0}
 
 
@@ -100,14 +106,46 @@ def test_both_ends_are_read_by_two_gauges_at_once(
         )
 
 
-def test_space_takes_what_stands_and_a_tap_does_the_same(pump_bench: Page, sim: SimGauge) -> None:
+def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_nothing_says_so(
+    pump_bench: Page, sim: SimGauge, client: FlaskClient
+) -> None:
     sim.bench = Bench("still", 0.3)
     choose(pump_bench, "talk")
     expect(pump_bench.locator("[data-live-value]")).to_have_text("0.000")
     pump_bench.keyboard.press("Space")
     expect(pump_bench.locator("[data-slot='travel.mark_up.1'][data-status=taken]")).to_contain_text("0.000")
+    sent = lambda: client.get(LIVE).get_json()["gauges"][0]["number"]  # noqa: E731
+    before = sent()
+    until(lambda: sent() > before + MEANT_APART)
     pump_bench.locator("[data-press]").click()
     expect(pump_bench.locator("[data-slot='travel.mark_up.2'][data-status=taken]")).to_contain_text("0.000")
+    sim.silent = True
+    expect(pump_bench.locator("[data-live-gauge=silent]")).to_be_visible()
+    pump_bench.keyboard.press("Space")
+    expect(pump_bench.locator("[data-live-words]")).to_have_text(STALE)
+
+
+@pytest.mark.wide
+@pytest.mark.parametrize(
+    ("answered", "words"),
+    [
+        (
+            lambda r: r.fulfill(status=404, json=NOT_HEARD),
+            "Nobody listens to this gauge now. Choose it at its station.",
+        ),
+        (lambda r: r.abort(), "The yard does not answer. Type the readings: they are kept here."),
+    ],
+)
+def test_a_press_that_does_not_reach_the_gauge_says_so(
+    pump_bench: Page, sim: SimGauge, answered: Callable[[Route], None], words: str
+) -> None:
+    sim.bench = Bench("still", 0.3)
+    choose(pump_bench, "talk")
+    expect(pump_bench.locator("[data-live-value]")).to_have_text("0.000")
+    pump_bench.route("**/presses", answered)
+    pump_bench.keyboard.press("Space")
+    expect(pump_bench.locator("[data-live-words]")).to_have_text(words)
+    expect(pump_bench.locator("[data-status=taken]")).to_have_count(0)
 
 
 @pytest.mark.wide

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 import numpy as np
 import pytest
 from hypothesis import given
@@ -9,9 +11,18 @@ from hypothesis import strategies as st
 
 from bornek.core.errors import InputError
 from bornek.core.gauge_line import TalkLine
+from bornek.core.trace.presses import (
+    AT_ONCE,
+    NOTHING_NEW,
+    STALE,
+    TOO_EARLY,
+    UNSETTLED,
+    Press,
+    answer_presses,
+)
 from bornek.core.trace.pries import find_pries, take_pull
 from bornek.core.trace.rests import find_rests
-from bornek.core.trace.seen import UNSETTLED, look
+from bornek.core.trace.seen import MARKED, look
 from bornek.core.trace.still import take_still
 from bornek.core.trace.taken import check_figures, figure_words
 from bornek.core.trace.trace import Trace, noise
@@ -75,8 +86,9 @@ def test_a_gauge_moved_to_another_end_is_read_there_at_once() -> None:
 
 def test_a_press_takes_the_pull_as_it_stands_and_the_pry_is_not_taken_twice() -> None:
     trace = steps((0, 1), (0.145, 1.2), (0, 1))
-    seen = look("pry", trace, STEP, [2.0])
-    assert [round(t.value, 3) for t in seen.takes] == [0.145]
+    seen = look("pry", trace, STEP, [Press(1, 2.0)])
+    assert [round(p.taken.value, 3) for p in seen.presses if p.taken] == [0.145]
+    assert not seen.takes
 
 
 def test_a_press_where_nothing_moves_takes_no_play() -> None:
@@ -86,9 +98,65 @@ def test_a_press_where_nothing_moves_takes_no_play() -> None:
 
 def test_a_press_while_the_needle_moves_takes_nothing_and_says_why() -> None:
     t = np.arange(0, 2, 0.04)
-    seen = look("still", Trace(t, t), STEP, [1.5])
+    seen = look("still", Trace(t, t), STEP, [Press(1, 1.5)])
     assert not seen.takes
-    assert seen.refused[0].words == UNSETTLED
+    assert [(p.taken, p.words) for p in seen.presses] == [(None, UNSETTLED)]
+
+
+@pytest.mark.parametrize(
+    ("presses", "words"),
+    [
+        ([0.0], [TOO_EARLY]),
+        ([1.5], [""]),
+        ([1.5, 1.6], ["", AT_ONCE]),
+        ([1.5, 1.6, 1.85], ["", AT_ONCE, ""]),
+        ([2.0, 2.4], ["", NOTHING_NEW]),
+        ([2.0, 9.0], ["", NOTHING_NEW]),
+        ([3.6], [STALE]),
+        ([1.5, 3.6], ["", STALE]),
+    ],
+)
+@pytest.mark.parametrize("motion", ["still", "pry"])
+def test_a_press_takes_or_says_why_it_takes_nothing(
+    motion: Literal["still", "pry"], presses: list[float], words: list[str]
+) -> None:
+    """The gauge stands still and sends until 1.96 s."""
+    numbered = [Press(i + 1, at) for i, at in enumerate(presses)]
+    found = answer_presses(motion, steps((0.2, 2)), STEP, numbered)
+    assert [p.words for p in found] == words
+    assert [p.taken is None for p in found] == [bool(x) for x in words]
+
+
+@given(
+    parts=st.lists(st.tuples(st.sampled_from([0.0, 0.1, 0.3]), st.floats(0.1, 1.5)), min_size=1, max_size=5),
+    moments=st.lists(st.floats(0, 9), max_size=6),
+    motion=st.sampled_from(["still", "pry"]),
+    hz=st.sampled_from([1.0, 5.0, 25.0]),
+)
+def test_every_press_is_answered_and_a_growing_trace_does_not_change_the_answer(
+    parts: list[tuple[float, float]], moments: list[float], motion: Literal["still", "pry"], hz: float
+) -> None:
+    trace = steps(*parts, hz=hz)
+    presses = [Press(i + 1, at) for i, at in enumerate(sorted(moments))]
+    found = answer_presses(motion, trace, STEP, presses)
+    assert [p.press for p in found] == presses
+    assert all((p.taken is None) == bool(p.words) for p in found)
+    for n, press in enumerate(presses):
+        then = trace.cut(0, int((trace.t <= press.at).sum()))
+        assert answer_presses(motion, then, STEP, presses[: n + 1]) == found[: n + 1]
+
+
+def test_a_gauge_that_sends_once_a_second_is_taken_by_a_press_once_it_stands() -> None:
+    trace = steps((0.3, 2), (0.2, 6), hz=1.0)
+    taken = [a.taken for a in answer_presses("still", trace, STEP, [Press(1, 4.0), Press(2, 7.0)])]
+    assert [t and t.value for t in taken] == [None, pytest.approx(0.2)]
+
+
+def test_a_mark_of_the_zero_is_said() -> None:
+    half = turn(0.06, 90)
+    begun = half.cut(0, 60)
+    assert look("turn", begun, STEP, [Press(1, 1.6)]).words == MARKED
+    assert look("turn", begun, STEP).words == ""
 
 
 def test_a_settled_value_is_the_middle_of_what_was_shown() -> None:

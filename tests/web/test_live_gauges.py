@@ -9,6 +9,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from bornek.core.trace.presses import STALE
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
 from gauges import CARD, MARL, simulated, until, write_card
@@ -26,7 +27,7 @@ def live(client: FlaskClient, *at: str) -> list[dict[str, Any]]:
 def first_take(client: FlaskClient, at: str = f"{UP}~talk") -> dict[str, Any]:
     """The first take after the page looked."""
     session = until(lambda: (g := live(client, at)[0])["number"] and g)["session"]
-    return until(lambda: live(client, f"{at}~{session}~0")[0]["takes"])[0]
+    return until(lambda: live(client, f"{at}~{session}~0~0")[0]["takes"])[0]
 
 
 def send(client: FlaskClient, take: dict[str, Any], fill: int = 0, **more: Any) -> Any:
@@ -68,13 +69,65 @@ def test_a_take_that_is_gone_is_refused_in_words(client: FlaskClient) -> None:
     assert answer["field"] == "taken" and "type the reading" in answer["next_step"]
 
 
-def test_the_key_takes_what_stands_and_says_when_it_still_moves(client: FlaskClient) -> None:
+def test_the_key_takes_what_stands(client: FlaskClient) -> None:
     with simulated(Bench("still", 0.2)) as sim:
         write_card(client, sim)
         session = until(lambda: (g := live(client, f"{UP}~talk")[0])["number"] > 20 and g)["session"]
         assert client.post("/api/gauges/talk/presses").status_code == 204
-        at = f"{UP}~talk~{session}~0"
+        at = f"{UP}~talk~{session}~0~0"
         assert until(lambda: live(client, at)[0]["takes"])[0]["fills"][0]["text"] == "0.000"
+
+
+def press(client: FlaskClient) -> None:
+    assert client.post("/api/gauges/talk/presses").status_code == 204
+
+
+def test_each_press_is_answered_once_though_the_gauge_sent_nothing_between(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim)
+        session = until(lambda: (g := live(client, f"{UP}~talk")[0])["number"] > 20 and g)["session"]
+        sim.silent = True
+        press(client)
+        one = until(lambda: (g := live(client, f"{UP}~talk~{session}~0~0")[0])["presses"] and g)
+        assert [t["press"] for t in one["takes"]] == [1]
+        press(client)
+        at = f"{UP}~talk~{session}~{one['takes'][0]['number']}~1"
+        two = live(client, at)[0]
+        assert [x["press"] for x in two["takes"] + two["refused"]] == [2]
+        assert live(client, f"{UP}~talk~{session}~{two['number']}~2")[0]["refused"] == []
+
+
+def test_a_press_at_a_silent_gauge_takes_no_old_value(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim)
+        until(lambda: live(client, f"{UP}~talk")[0]["number"] > 20)
+        sim.silent = True
+        found = until(lambda: (g := live(client, f"{UP}~talk")[0])["says"]["state"] == "silent" and g)
+        press(client)
+        now = live(client, f"{UP}~talk~{found['session']}~{found['number']}~0")[0]
+    assert (now["takes"], [r["words"] for r in now["refused"]]) == ([], [STALE])
+
+
+def test_a_press_before_the_unit_is_known_takes_nothing_then_or_later(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2), Faults(wrong_unit=True)) as sim:
+        write_card(client, sim)
+        found = until(lambda: (g := live(client, f"{UP}~talk")[0])["number"] > 20 and g)
+        press(client)
+        at = f"{UP}~talk~{found['session']}~{found['number']}"
+        asked = live(client, f"{at}~0")[0]
+        assert asked["says"]["asks"] and asked["refused"][0]["words"] == asked["says"]["words"]
+        client.post("/api/gauges/talk/unit", json={"unit": "in"})
+        after = live(client, f"{at}~{asked['presses']}")[0]
+    assert (after["says"]["asks"], after["takes"]) == ([], [])
+
+
+def test_the_key_at_a_gauge_that_sends_by_its_own_button_says_so(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim, way="pedal")
+        until(lambda: live(client, f"{UP}~talk")[0]["number"])
+        answer = client.post("/api/gauges/talk/presses")
+    assert answer.status_code == 422
+    assert "its own button" in answer.get_json()["message"]
 
 
 def test_a_press_at_a_gauge_that_nobody_hears_is_not_found(client: FlaskClient) -> None:
@@ -87,7 +140,7 @@ def test_two_gauges_are_read_each_at_its_own_station(client: FlaskClient) -> Non
         write_card(client, two, "other")
         at = (f"{UP}~talk", f"{DOWN}~other")
         until(lambda: all(g["number"] for g in live(client, *at)))
-        at = tuple(f"{a}~{g['session']}~0" for a, g in zip(at, live(client, *at), strict=True))
+        at = tuple(f"{a}~{g['session']}~0~0" for a, g in zip(at, live(client, *at), strict=True))
         both = until(lambda: (x := live(client, *at)) and x[0]["takes"] and x[1]["takes"] and x)
     assert [(g["slot"], g["takes"][0]["fills"][0]["text"]) for g in both] == [(UP, "0.145"), (DOWN, "0.090")]
 
@@ -100,7 +153,7 @@ def test_a_unit_that_the_card_does_not_say_is_asked_before_anything_is_taken(
         write_card(client, sim)
         found = until(lambda: (g := live(client, f"{UP}~talk")[0])["says"]["asks"] and g)
         assert [u for u, _ in found["says"]["asks"]] == ["in", "mm"]
-        at = f"{UP}~talk~{found['session']}~0"
+        at = f"{UP}~talk~{found['session']}~0~0"
         until(lambda: live(client, at)[0]["number"] > 130)
         assert not live(client, at)[0]["takes"]
         assert client.post("/api/gauges/talk/unit", json={"unit": unit}).status_code == 204
@@ -130,7 +183,7 @@ def test_a_turn_fills_greatest_and_smallest_of_its_end(client: FlaskClient) -> N
         url = f"/api/settings/{setting}/live"
         asked = lambda at: client.get(url, query_string={"at": [at]}).get_json()["gauges"][0]  # noqa: E731
         session = until(lambda: (g := asked("L.max~talk"))["number"] and g)["session"]
-        take = until(lambda: asked(f"L.max~talk~{session}~0")["takes"])[0]
+        take = until(lambda: asked(f"L.max~talk~{session}~0~0")["takes"])[0]
     texts = {f["slot"]: float(f["text"]) for f in take["fills"]}
     assert texts == {"L.max": pytest.approx(0.06, abs=0.002), "L.min": pytest.approx(0, abs=0.002)}
 
@@ -150,7 +203,7 @@ def test_its_line_can_be_tried_where_it_is_written(client: FlaskClient) -> None:
     assert (heard["shown"], heard["raw"]) == ("0.2 MM", "+0.2000 MM")
 
 
-@pytest.mark.parametrize("at", ["", "a", "a~b~c", "a~b~c~x"])
+@pytest.mark.parametrize("at", ["", "a", "a~b~c", "a~b~c~1", "a~b~c~x~1", "a~b~c~1~²"])
 def test_a_station_that_cannot_be_read_is_refused(client: FlaskClient, at: str) -> None:
     answer = client.get(f"/api/settings/{SETTING}/live", query_string={"at": [at]})
     assert answer.status_code == 422 and answer.get_json()["field"] == "at"

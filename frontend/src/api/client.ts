@@ -138,19 +138,32 @@ export function unreachable(): Refusal {
 interface Answer<T> {
   data?: T;
   error?: unknown;
+  response: Response;
 }
 
 /** The answer's data, or a Refusal. */
 export async function unwrap<T>(asked: Promise<Answer<T>>): Promise<T> {
-  let answer: Answer<T>;
+  const answer = await reached(asked);
+  if (answer.data === undefined) throw refusalOf(answer);
+  return answer.data;
+}
+
+/** For what is answered without any data: a Refusal where it was not done. */
+export async function done(asked: Promise<Answer<unknown>>): Promise<void> {
+  const answer = await reached(asked);
+  if (!answer.response.ok) throw refusalOf(answer);
+}
+
+async function reached<T>(asked: Promise<Answer<T>>): Promise<Answer<T>> {
   try {
-    answer = await asked;
+    return await asked;
   } catch {
     throw unreachable();
   }
-  if (answer.data === undefined)
-    throw new Refusal((answer.error as Problem | undefined) ?? unreachable().problem);
-  return answer.data;
+}
+
+function refusalOf(answer: Answer<unknown>): Refusal {
+  return new Refusal((answer.error as Problem | undefined) ?? unreachable().problem);
 }
 
 export function newId(): string {

@@ -12584,6 +12584,7 @@ export interface components {
             motion: string;
             name: string;
             number: number;
+            presses: number;
             refused: components["schemas"]["LiveRefused"][];
             says: components["schemas"]["GaugeSays"];
             session: string;
@@ -12593,13 +12594,14 @@ export interface components {
             wave: number[];
         };
         LiveRefused: {
-            number: number;
+            press: number;
             words: string;
         };
         LiveTake: {
             fills: components["schemas"]["Fill"][];
             id: string;
             number: number;
+            press: number;
             words: string;
         };
         LiveView: {

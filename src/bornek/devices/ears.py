@@ -6,7 +6,7 @@ import threading
 from collections.abc import Callable
 from typing import Any
 
-from bornek.core.gauge_line import STREAM, TalkLine
+from bornek.core.gauge_line import PEDAL, STREAM, TalkLine
 from bornek.devices.gauge import Gauge
 from bornek.devices.listener import Listener
 from bornek.devices.serial_gauge import SerialGauge
@@ -33,7 +33,7 @@ class Ears:
                 return held[1]
             if held:
                 held[1].close()
-            made = Listener(self._make(line), streams=line.way == STREAM)
+            made = Listener(self._make(line), streams=line.way == STREAM, own_key=line.way == PEDAL)
             made.start()
             self._open[gauge_id] = line, made
             return made

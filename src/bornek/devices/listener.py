@@ -13,6 +13,7 @@ from typing import Any
 
 import numpy as np
 
+from bornek.core.trace.presses import STALE_S, Press
 from bornek.core.trace.trace import Trace
 from bornek.devices.gauge import BadLine, Gauge, Reading, Unreachable
 
@@ -20,7 +21,7 @@ log = logging.getLogger("bornek")
 
 REMEMBERED = 4000
 """Values kept: more than a minute of a fast gauge."""
-SILENT_S = 1.5
+SILENT_S = STALE_S
 """A gauge that sends all the time and sent nothing for so long is silent."""
 UNHEARD_S = 20.0
 """A gauge that no page asked about for so long is closed."""
@@ -33,26 +34,38 @@ SAME = 8
 @dataclass(frozen=True)
 class Heard:
     """What came since the gauge was opened. `session` names this opening; `now` and the trace's times are of one
-    clock; `pressed` are the moments of pedal and key; `unit` is what the last line said, `raw` the line itself."""
+    clock; `pressed` are the last presses of pedal and key, `presses` how many there were in all; `unit` is what the
+    last line said, `raw` the line itself."""
 
     session: str
     now: float
     trace: Trace
     unit: str
-    pressed: tuple[float, ...]
+    pressed: tuple[Press, ...]
     trouble: str
     silent: bool
     raw: str = ""
+    presses: int = 0
+
+    @property
+    def number(self) -> int:
+        """How many values came since it was opened."""
+        return self.trace.first + len(self.trace)
 
 
 class Listener:
-    def __init__(self, gauge: Gauge, streams: bool, clock: Callable[[], float] = monotonic) -> None:
-        self._gauge, self._streams, self._clock = gauge, streams, clock
+    """`streams`: it sends all the time. `own_key`: it sends a value only where somebody presses the gauge's own button
+    or pedal."""
+
+    def __init__(
+        self, gauge: Gauge, streams: bool, clock: Callable[[], float] = monotonic, own_key: bool = False
+    ) -> None:
+        self._gauge, self._streams, self._clock, self.own_key = gauge, streams, clock, own_key
         self._lock = threading.Lock()
         self._values: deque[Reading] = deque(maxlen=REMEMBERED)
-        self._pressed: deque[float] = deque(maxlen=50)
+        self._pressed: deque[Press] = deque(maxlen=50)
         self._kept: dict[str, dict[str, Any]] = {}
-        self._count = 0
+        self._count = self._presses = 0
         self._trouble = ""
         self._unit = self._raw = ""
         self._last = self._asked = clock()
@@ -75,7 +88,11 @@ class Listener:
     def press(self) -> None:
         """The key at the page does what a pedal does."""
         with self._lock:
-            self._pressed.append(self._clock())
+            self._press_at(self._clock())
+
+    def _press_at(self, moment: float) -> None:
+        self._presses += 1
+        self._pressed.append(Press(self._presses, moment))
 
     def keep_once(
         self, what: str, mark: int, taken: dict[str, Any], near: int = SAME
@@ -104,14 +121,14 @@ class Listener:
             self._asked = now
             values = list(self._values)
             pressed, trouble, unit, count = tuple(self._pressed), self._trouble, self._unit, self._count
-            raw = self._raw
+            raw, presses = self._raw, self._presses
             silent = self._streams and now - self._last > SILENT_S
         trace = Trace(
             np.array([r.at_s for r in values]),
             np.array([r.value for r in values], dtype=float),
             count - len(values),
         )
-        return Heard(self.session, now, trace, unit, pressed, trouble, silent, raw)
+        return Heard(self.session, now, trace, unit, pressed, trouble, silent, raw, presses)
 
     def _listen(self) -> None:
         try:
@@ -150,7 +167,7 @@ class Listener:
             self._last, self._trouble = self._clock(), ""
             for reading in readings:
                 if reading.pedal:
-                    self._pressed.append(reading.at_s)
+                    self._press_at(reading.at_s)
                 else:
                     self._values.append(reading)
                     self._count += 1

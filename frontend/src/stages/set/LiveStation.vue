@@ -52,4 +52,12 @@ const choices = (): [string, string][] => [
       @update:model-value="hear"
     />
   </div>
+  <p
+    v-else-if="page.heard.refused"
+    class="border-2 bg-surface px-2 py-0.5 text-[15px] font-bold text-danger"
+    role="status"
+    data-live-words
+  >
+    {{ page.heard.refused }}
+  </p>
 </template>

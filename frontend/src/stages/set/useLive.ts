@@ -1,6 +1,6 @@
-import { useDocumentVisibility } from "@vueuse/core";
+import { useDocumentVisibility, useTimeoutFn } from "@vueuse/core";
 import { computed, onBeforeUnmount, ref, watch, type Ref } from "vue";
-import { api, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
+import { api, done, Refusal, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
 import { useKept } from "../../composables/useKept";
 
 /** How often the gauges are asked about: a needle that is drawn so often looks alive, and a request is short. */
@@ -8,6 +8,7 @@ const EVERY_MS = 120;
 /** After an answer that failed it is asked less often. */
 const LATER_MS = 1000;
 const REFUSED_MS = 4000;
+const NO_YARD = "The yard does not answer. Type the readings: they are kept here.";
 
 export interface Fill {
   id: string;
@@ -28,7 +29,8 @@ export function useLive(
   const second = useKept<string>(`second.${setting}`, "");
   const heard = ref<LiveGauge[]>([]);
   const refused = ref("");
-  const used = new Map<string, { session: string; after: number }>();
+  const used = new Map<string, { session: string; after: number; presses: number }>();
+  const { start: forgetLater } = useTimeoutFn(() => (refused.value = ""), REFUSED_MS, { immediate: false });
   const sight = useDocumentVisibility();
   const cells = computed(() => view.value?.sheet.cells ?? []);
   const talks = (slot: string, id: string) =>
@@ -57,7 +59,7 @@ export function useLive(
   let timer = 0;
   let stopped = false;
   let asking = false;
-  const done = new Set<string>();
+  const taken = new Set<string>();
   const next = (ms: number) => {
     window.clearTimeout(timer);
     if (!stopped && stations.value.length && sight.value === "visible") timer = window.setTimeout(ask, ms);
@@ -73,7 +75,7 @@ export function useLive(
   async function heardNow(): Promise<boolean> {
     const at = stations.value.map(({ slot, gauge: id }) => {
       const seen = used.get(id);
-      return [slot, id, ...(seen ? [seen.session, Math.max(seen.after, 0)] : [])].join("~");
+      return [slot, id, ...(seen ? [seen.session, Math.max(seen.after, 0), seen.presses] : [])].join("~");
     });
     try {
       const answer = await unwrap(
@@ -93,22 +95,27 @@ export function useLive(
   async function use(one: LiveGauge) {
     const seen = used.get(one.gauge);
     if (seen?.session !== one.session) {
-      used.set(one.gauge, { session: one.session, after: Math.max(one.number - 1, 0) });
+      used.set(one.gauge, {
+        session: one.session,
+        after: Math.max(one.number - 1, 0),
+        presses: one.presses,
+      });
       return;
     }
-    for (const no of one.refused) {
-      seen.after = Math.max(seen.after, no.number);
-      refused.value = no.words;
-      window.setTimeout(() => (refused.value = ""), REFUSED_MS);
-    }
+    seen.presses = one.presses;
+    for (const no of one.refused) refuse(no.words);
     for (const found of one.takes) {
       seen.after = Math.max(seen.after, found.number);
-      refused.value = "";
-      if (done.has(found.id)) continue;
-      done.add(found.id);
+      if (!one.refused.length) refused.value = "";
+      if (taken.has(found.id)) continue;
+      taken.add(found.id);
       for (const fill of found.fills)
         await take({ id: fill.id, slot: fill.slot, gauge: one.gauge, taken: found.id });
     }
+  }
+  function refuse(words: string) {
+    refused.value = words;
+    forgetLater();
   }
   /** What happened while nobody looked belongs to no station. */
   watch(
@@ -127,19 +134,36 @@ export function useLive(
   function press(): boolean {
     if (!stations.value.length) return false;
     for (const { gauge: id } of stations.value)
-      void api.POST("/api/gauges/{gauge_id}/presses", { params: { path: { gauge_id: id } } });
+      if (!used.has(id)) refuse("Not taken: the gauge is being opened. Press again in a moment.");
+      else
+        void said(done(api.POST("/api/gauges/{gauge_id}/presses", { params: { path: { gauge_id: id } } })));
     return true;
   }
   const meanUnit = (id: string, unit: string) =>
-    void api.POST("/api/gauges/{gauge_id}/unit", { params: { path: { gauge_id: id } }, body: { unit } });
+    void said(
+      done(api.POST("/api/gauges/{gauge_id}/unit", { params: { path: { gauge_id: id } }, body: { unit } })),
+    );
+  /** Says why what was done at a gauge did not reach it. */
+  async function said(sent: Promise<void>) {
+    try {
+      await sent;
+    } catch (error) {
+      const problem = error instanceof Refusal ? error.problem : undefined;
+      refuse(problem && problem.code !== "unreachable" ? `${problem.message} ${problem.next_step}` : NO_YARD);
+    }
+  }
   const hearSecond = (id: string | string[]) => (second.value = String(id));
   return { here, there, second, hearSecond, couldBeSecond, refused, press, meanUnit };
 }
 
 /** A needle that nobody hears any more must not look alive. */
 function unheard(one: LiveGauge): LiveGauge {
-  const words = "The yard does not answer. Type the readings: they are kept here.";
-  return { ...one, at: null, takes: [], says: { ...one.says, state: "unreachable", words, asks: [] } };
+  return {
+    ...one,
+    at: null,
+    takes: [],
+    says: { ...one.says, state: "unreachable", words: NO_YARD, asks: [] },
+  };
 }
 
 function isOpen(cell: Cell): boolean {

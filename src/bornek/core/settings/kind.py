@@ -18,7 +18,7 @@ from bornek.core.scenes import Scene, Section
 from bornek.core.settings.knobs import Knob, Response
 from bornek.core.settings.records import Context, Entry, Predicted
 from bornek.core.settings.state import State
-from bornek.core.trace.seen import Motion
+from bornek.core.trace.presses import Motion
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Value, Verdict, Window
 from bornek.core.working import Working

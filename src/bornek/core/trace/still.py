@@ -10,7 +10,8 @@ from bornek.core.trace.trace import Trace
 
 
 def settled(trace: Trace, step: float) -> Trace | None:
-    """The last stretch of the trace where it kept to its band for long enough; None where it still moves.
+    """The last stretch of the trace where it kept to its band for long enough, however few values a slow gauge sends in
+    that time; None where it still moves.
 
     >>> t = np.arange(0, 1, 0.05)
     >>> settled(Trace(t, t), 0.001) is None, settled(Trace(t, 0 * t), 0.001) is None
@@ -19,7 +20,7 @@ def settled(trace: Trace, step: float) -> Trace | None:
     if not len(trace):
         return None
     begin = int(np.searchsorted(trace.t, trace.t[-1] - SETTLE_S))
-    part = trace.cut(begin, len(trace))
+    part = trace.cut(max(0, min(begin, len(trace) - LEAST_VALUES)), len(trace))
     long = len(part) >= LEAST_VALUES and float(part.t[-1] - part.t[0]) >= 0.75 * SETTLE_S
     return part if long and float(np.ptp(part.v)) <= band_of(trace, step) else None
 

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
@@ -21,45 +20,15 @@ from bornek.core.trace.seen import each_line, look
 from bornek.core.trace.taken import HOW_WORDS, Taken
 from bornek.core.trace.trace import Trace
 from bornek.devices.ears import Ears
-from bornek.devices.listener import SAME, Heard, Listener
+from bornek.devices.listener import Listener
 from bornek.services.setting.gauge_lines import line_of
-from bornek.services.setting.live_view import Fill, LiveGauge, LiveRefused, LiveTake, LiveView
+from bornek.services.setting.live_news import New, Station, news_of, read_stations
+from bornek.services.setting.live_view import Fill, LiveGauge, LiveTake, LiveView
 from bornek.services.setting.load_setting import LoadedSetting, load_setting
 from bornek.services.setting.say_gauge import say_gauge
 
 SHOWN_S = 10.0
 """So much of the trace is drawn."""
-MOST_STATIONS = 4
-
-
-@dataclass(frozen=True)
-class Station:
-    """A station with the gauge that reads it; what came up to value `after` of `session` was used already."""
-
-    slot: str
-    gauge: str
-    session: str = ""
-    after: int = -1
-
-
-def read_stations(texts: Sequence[str]) -> list[Station]:
-    """Stations as the page names them: slot~gauge, and ~session~number once something was heard.
-
-    >>> read_stations(["travel.up.1~dial"])[0].gauge
-    'dial'
-    """
-    if len(texts) > MOST_STATIONS:
-        raise InputError(f"At most {MOST_STATIONS} gauges are listened to at once.", field="at")
-    found = []
-    for text in texts:
-        parts = text.split("~")
-        if len(parts) not in (2, 4) or (len(parts) == 4 and not parts[3].isdigit()):
-            raise InputError(
-                f"A station is slot~gauge or slot~gauge~session~number (got {text[:60]!r}).", field="at"
-            )
-        session, after = (parts[2], int(parts[3])) if len(parts) == 4 else ("", -1)
-        found.append(Station(parts[0], parts[1], session, after))
-    return found
 
 
 def view_live(
@@ -83,11 +52,8 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
     said = unit_said(heard.unit, gauge.quantity)
     says = say_gauge(gauge, heard, said, ears.meant_unit(heard.session, heard.unit))
     trace = in_card_unit(heard.trace, gauge, says.factor)
-    number = trace.first + len(trace)
-    after = station.after if station.session == heard.session else number - 1
     seen = each_line(trace) if line.way == PEDAL else look(slot.motion, trace, step_of(gauge), heard.pressed)
-    news = [t for t in seen.takes if t.mark > after] if not says.asks else []
-    refused = [LiveRefused(r.last, r.words) for r in seen.refused if r.last > after]
+    news = news_of(seen, station, heard, says.words if says.asks else "")
     last = float(trace.v[-1]) if len(trace) else None
     pulled = slot.motion == "pry" and seen.seat is not None and last is not None
     shown = abs(last - (seen.seat or 0.0)) if pulled and last is not None else last
@@ -99,7 +65,8 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
         name=gauge.name,
         slot=slot.key,
         session=heard.session,
-        number=number,
+        number=heard.number,
+        presses=heard.presses,
         says=says.with_words(words),
         shown="" if shown is None else text_of(shown, gauge),
         at=_on_readout(loaded, slot, gauge, shown) if pulled else None,
@@ -107,8 +74,8 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
         lo=lo,
         hi=hi,
         motion=slot.motion,
-        takes=[_take(listener, heard, trace, slots, slot, gauge, t) for t in news],
-        refused=refused,
+        takes=[_take(listener, trace, slots, slot, gauge, new) for new in news.takes],
+        refused=list(news.refused),
     )
 
 
@@ -149,24 +116,19 @@ def _span(wave: Sequence[float], step: float) -> tuple[float, float]:
 
 
 def _take(
-    listener: Listener,
-    heard: Heard,
-    trace: Trace,
-    slots: Mapping[str, Slot],
-    slot: Slot,
-    gauge: Gauge,
-    found: Taken,
+    listener: Listener, trace: Trace, slots: Mapping[str, Slot], slot: Slot, gauge: Gauge, new: New
 ) -> LiveTake:
+    found = new.taken
     ends = _ends(slots, slot, found)
     made = {"figures": found.figures(trace), "texts": {one.key: text_of(value, gauge) for one, value in ends}}
-    what, near = f"{heard.session}.{slot.key}.{found.how}", 0 if found.how == "line" else SAME
-    key, kept = listener.keep_once(what, found.mark, made, near)
+    what, mark, near = new.told_by
+    key, kept = listener.keep_once(f"{listener.session}.{slot.key}.{what}", mark, made, near)
     texts = kept["texts"]
     words = f"{HOW_WORDS[found.how]}: {', '.join(texts.values())} {gauge.unit}"
     if found.angle is not None:
         words += f", high spot {found.angle:.0f}° after the zero"
     fills = [Fill(_id_of(key, one), one, text) for one, text in texts.items()]
-    return LiveTake(key, found.last, words, fills)
+    return LiveTake(key, found.last, new.press, words, fills)
 
 
 def _ends(slots: Mapping[str, Slot], slot: Slot, found: Taken) -> list[tuple[Slot, float]]:

@@ -18,29 +18,35 @@ class Fill:
 
 @dataclass(frozen=True)
 class LiveTake:
-    """`number` counts the gauge's values: a page that used a take asks for what came after it."""
+    """`number` counts the gauge's values, `press` its presses (0: seen by itself): a page that used a take asks for what
+    came after it."""
 
     id: str
     number: int
+    press: int
     words: str
     fills: list[Fill]
 
 
 @dataclass(frozen=True)
 class LiveRefused:
-    number: int
+    """A press that took nothing, and why."""
+
+    press: int
     words: str
 
 
 @dataclass(frozen=True)
 class LiveGauge:
-    """One gauge at one station. `at` is where its needle stands on the setting's readout; `wave` its last seconds."""
+    """One gauge at one station. `number` and `presses` count what came since it was opened; `at` is where its needle
+    stands on the setting's readout; `wave` its last seconds."""
 
     gauge: str
     name: str
     slot: str
     session: str
     number: int
+    presses: int
     says: GaugeSays
     shown: str
     at: float | None

@@ -8,7 +8,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.errors import NotFound
+from bornek.core.errors import InputError, NotFound
 from bornek.core.gauge_line import BAUDS, FRAMES, WAYS, TalkLine
 from bornek.core.gauges import Gauge
 from bornek.core.plain import dump
@@ -103,8 +103,15 @@ def hear_gauge(session: Session, ears: Ears, gauge_id: str, today: date) -> dict
 
 
 def press(ears: Ears, gauge_id: str) -> None:
-    """The key at the page does what the gauge's pedal does."""
-    _heard(ears, gauge_id).press()
+    """The key at the page does what the gauge's pedal does; where the gauge sends by that alone, it can do nothing."""
+    listener = _heard(ears, gauge_id)
+    if listener.own_key:
+        raise InputError(
+            "Not taken: this gauge sends by its own button or pedal.",
+            field="gauge",
+            next_step="Press that one.",
+        )
+    listener.press()
 
 
 def mean_unit(ears: Ears, gauge_id: str, sent: dict[str, Any]) -> None:
