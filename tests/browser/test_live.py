@@ -8,7 +8,7 @@ import pytest
 from flask.testing import FlaskClient
 from playwright.sync_api import Page, Route, expect
 
-from bornek.core.trace.presses import AT_ONCE_S, STALE
+from bornek.core.trace.presses import AT_ONCE_S, STALE, UNSETTLED
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
 from bornek.devices.sim_server import RATE_HZ, SimGauge
@@ -51,6 +51,17 @@ def choose(page: Page, gauge: str) -> None:
     page.locator(f"[data-option={gauge}]").click()
 
 
+def hear_both(page: Page, client: FlaskClient, other: SimGauge) -> None:
+    """A second gauge at the other end."""
+    write_card(client, other, "other")
+    page.reload()
+    read_cautions(page)
+    choose(page, "talk")
+    page.locator("[data-second]").click()
+    page.get_by_role("button", name="At the other end").click()
+    page.get_by_role("option", name="Lever other").click()
+
+
 def test_three_pries_are_three_readings_and_none_is_typed(pump_bench: Page, sim: SimGauge) -> None:
     choose(pump_bench, "talk")
     for rep in (1, 2, 3):
@@ -91,19 +102,29 @@ def test_both_ends_are_read_by_two_gauges_at_once(
     pump_bench: Page, sim: SimGauge, client: FlaskClient
 ) -> None:
     with simulated(Bench("pries", 0.12)) as other:
-        write_card(client, other, "other")
-        pump_bench.reload()
-        read_cautions(pump_bench)
-        choose(pump_bench, "talk")
-        pump_bench.locator("[data-second]").click()
-        pump_bench.get_by_role("button", name="At the other end").click()
-        pump_bench.get_by_role("option", name="Lever other").click()
+        hear_both(pump_bench, client, other)
         expect(pump_bench.locator("[data-slot='travel.mark_up.1'][data-status=taken]")).to_contain_text(
             "0.14"
         )
         expect(pump_bench.locator("[data-slot='travel.mark_down.1'][data-status=taken]")).to_contain_text(
             "0.12"
         )
+
+
+@pytest.mark.wide
+def test_of_two_gauges_that_are_pressed_at_once_each_says_its_own(
+    pump_bench: Page, sim: SimGauge, client: FlaskClient
+) -> None:
+    sim.swap(Faults(drift=0.5))
+    with simulated(Bench("still", 0.3)) as other:
+        hear_both(pump_bench, client, other)
+        panels = pump_bench.locator("[data-live-gauge]")
+        expect(panels.nth(1).locator("[data-live-value]")).to_have_text("0.000")
+        pump_bench.keyboard.press("Space")
+        expect(panels.nth(0).locator("[data-live-words]")).to_have_text(UNSETTLED)
+        expect(panels.nth(1).locator("[data-live-words]")).to_have_count(0)
+        down = pump_bench.locator("[data-slot='travel.mark_down.1'][data-status=taken]")
+        expect(down).to_contain_text("0.000")
 
 
 def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_nothing_says_so(

@@ -8,13 +8,15 @@ import { useMe } from "../composables/useMe";
 import { theme, useTheme, type Theme } from "../composables/useTheme";
 import RadioRow from "./RadioRow.vue";
 
-const { data } = useMechanics();
+const { data, isPending } = useMechanics();
 const { me, authenticated, may, leave } = useMe();
 const people = computed(() => (data.value ?? []).map((m) => [m.id, m.name] as const));
 const name = computed(() =>
   authenticated.value ? (me.value?.name ?? "") : (people.value.find(([id]) => id === actor.value)?.[1] ?? ""),
 );
-const shown = computed(() => name.value || "Who are you?");
+/** A name that is known and not read yet is not asked for. */
+const known = computed(() => isPending.value && actor.value !== "");
+const shown = computed(() => name.value || (known.value ? "…" : "Who are you?"));
 const THEMES: [Theme, string][] = [
   ["system", "as the system"],
   ["light", "light"],
@@ -26,7 +28,7 @@ const THEMES: [Theme, string][] = [
   <Popover class="relative shrink-0">
     <PopoverButton
       class="control max-w-[190px] px-3"
-      :class="name ? '' : 'border-dashed'"
+      :class="name || known ? '' : 'border-dashed'"
       data-actor
       :aria-label="`${shown}: who is working, light or dark, the yard`"
     >

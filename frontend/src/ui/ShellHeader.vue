@@ -27,7 +27,7 @@ useTitle(() => {
 <template>
   <header>
     <div
-      class="flex min-h-16 shrink-0 flex-wrap items-center gap-x-4 border-b-2 bg-bay px-5 max-lg:pt-2 lg:flex-nowrap"
+      class="flex min-h-16 shrink-0 flex-wrap items-center gap-x-4 border-b-2 max-sm:gap-y-1.5 bg-bay px-5 max-lg:pt-2 lg:flex-nowrap"
     >
       <RouterLink to="/"><UnitTag :tag="tag" /><span class="sr-only">, back to the board</span></RouterLink>
       <div class="min-w-0 flex-1 max-sm:min-w-[200px]">

@@ -10,7 +10,7 @@ defineProps<{ stages: JobView["stages"]; here: string }>();
 <template>
   <nav
     aria-label="Stages"
-    class="flex h-full min-w-0 items-end max-lg:order-last max-lg:mb-2.5 max-lg:h-12 max-lg:basis-full"
+    class="flex h-full min-w-0 items-end max-lg:order-last max-lg:mb-2.5 max-lg:h-12 max-lg:basis-full max-sm:h-auto max-sm:flex-wrap max-sm:gap-y-2.5"
   >
     <component
       :is="s.to ? RouterLink : 'span'"
@@ -18,7 +18,7 @@ defineProps<{ stages: JobView["stages"]; here: string }>();
       :key="s.key"
       :to="s.to || undefined"
       :aria-current="s.key === here ? 'step' : undefined"
-      class="relative h-[54px] w-[68px] max-sm:w-auto max-sm:min-w-0 max-sm:flex-1 items-center max-lg:h-12 justify-center border-b-2 border-l-2 text-[15px]"
+      class="relative h-[54px] w-[68px] max-sm:w-1/5 items-center max-lg:h-12 justify-center border-b-2 border-l-2 text-[15px]"
       :class="[
         s.key === here
           ? 'flex bg-here font-bold text-on-here'

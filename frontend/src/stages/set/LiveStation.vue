@@ -22,7 +22,7 @@ const choices = (): [string, string][] => [
   <div v-if="page.heard.here" data-live-station>
     <LivePanel
       :gauge="page.heard.here"
-      :refused="page.heard.refused"
+      :refused="page.heard.refused[page.gauge]"
       :hint="!page.view?.traces.length"
       @press="page.heard.press()"
       @unit="(unit) => page.heard.meanUnit(page.gauge, unit)"
@@ -31,6 +31,7 @@ const choices = (): [string, string][] => [
       v-if="page.heard.there"
       name
       :gauge="page.heard.there"
+      :refused="page.heard.refused[page.heard.second]"
       @press="page.heard.press()"
       @unit="(unit) => page.heard.meanUnit(page.heard.second, unit)"
     />
@@ -53,11 +54,11 @@ const choices = (): [string, string][] => [
     />
   </div>
   <p
-    v-else-if="page.heard.refused"
+    v-else-if="page.heard.refused[page.gauge]"
     class="border-2 bg-surface px-2 py-0.5 text-[15px] font-bold text-danger"
     role="status"
     data-live-words
   >
-    {{ page.heard.refused }}
+    {{ page.heard.refused[page.gauge] }}
   </p>
 </template>

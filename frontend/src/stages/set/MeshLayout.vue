@@ -57,7 +57,7 @@ const rounds = ref(false);
       </p>
     </section>
     <section
-      class="flex min-w-0 flex-col px-5 py-2 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-1"
+      class="flex min-w-0 flex-col px-5 py-2 lg:py-1 max-md:order-1 max-lg:border-b-2 md:col-span-2 md:row-start-1 lg:col-span-1 lg:col-start-1"
     >
       <div class="grid grid-cols-1 gap-x-5" :class="painting ? 'lg:grid-cols-[1.7fr_1fr]' : 'sm:grid-cols-2'">
         <template v-for="f in flanks" :key="f.side">

@@ -1,14 +1,13 @@
-import { useDocumentVisibility, useTimeoutFn } from "@vueuse/core";
+import { useDocumentVisibility } from "@vueuse/core";
 import { computed, onBeforeUnmount, ref, watch, type Ref } from "vue";
-import { api, done, Refusal, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
+import { api, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
 import { useKept } from "../../composables/useKept";
+import { NO_YARD, usePresses } from "./usePresses";
 
 /** How often the gauges are asked about: a needle that is drawn so often looks alive, and a request is short. */
 const EVERY_MS = 120;
 /** After an answer that failed it is asked less often. */
 const LATER_MS = 1000;
-const REFUSED_MS = 4000;
-const NO_YARD = "The yard does not answer. Type the readings: they are kept here.";
 
 export interface Fill {
   id: string;
@@ -28,9 +27,8 @@ export function useLive(
 ) {
   const second = useKept<string>(`second.${setting}`, "");
   const heard = ref<LiveGauge[]>([]);
-  const refused = ref("");
+  const presses = usePresses();
   const used = new Map<string, { session: string; after: number; presses: number }>();
-  const { start: forgetLater } = useTimeoutFn(() => (refused.value = ""), REFUSED_MS, { immediate: false });
   const sight = useDocumentVisibility();
   const cells = computed(() => view.value?.sheet.cells ?? []);
   const talks = (slot: string, id: string) =>
@@ -103,19 +101,15 @@ export function useLive(
       return;
     }
     seen.presses = one.presses;
-    for (const no of one.refused) refuse(no.words);
+    for (const no of one.refused) presses.refuse(one.gauge, no.words);
     for (const found of one.takes) {
       seen.after = Math.max(seen.after, found.number);
-      if (!one.refused.length) refused.value = "";
+      if (!one.refused.length) presses.settle(one.gauge);
       if (taken.has(found.id)) continue;
       taken.add(found.id);
       for (const fill of found.fills)
         await take({ id: fill.id, slot: fill.slot, gauge: one.gauge, taken: found.id });
     }
-  }
-  function refuse(words: string) {
-    refused.value = words;
-    forgetLater();
   }
   /** What happened while nobody looked belongs to no station. */
   watch(
@@ -132,27 +126,11 @@ export function useLive(
 
   /** Does what a pedal does, at every gauge that is listened to; false where there is none. */
   function press(): boolean {
-    if (!stations.value.length) return false;
-    for (const { gauge: id } of stations.value)
-      if (!used.has(id)) refuse("Not taken: the gauge is being opened. Press again in a moment.");
-      else
-        void said(done(api.POST("/api/gauges/{gauge_id}/presses", { params: { path: { gauge_id: id } } })));
-    return true;
-  }
-  const meanUnit = (id: string, unit: string) =>
-    void said(
-      done(api.POST("/api/gauges/{gauge_id}/unit", { params: { path: { gauge_id: id } }, body: { unit } })),
-    );
-  /** Says why what was done at a gauge did not reach it. */
-  async function said(sent: Promise<void>) {
-    try {
-      await sent;
-    } catch (error) {
-      const problem = error instanceof Refusal ? error.problem : undefined;
-      refuse(problem && problem.code !== "unreachable" ? `${problem.message} ${problem.next_step}` : NO_YARD);
-    }
+    for (const { gauge: id } of stations.value) presses.press(id, used.has(id));
+    return stations.value.length > 0;
   }
   const hearSecond = (id: string | string[]) => (second.value = String(id));
+  const { refused, meanUnit } = presses;
   return { here, there, second, hearSecond, couldBeSecond, refused, press, meanUnit };
 }
 
