@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
+from bornek.core.settings.bush_form import share_of_mm
 from bornek.core.settings.places_around import form_of
-from bornek.core.settings.plain_bearing import share_of_mm
 from bornek.core.tables.iso286 import limits_of
 
 PLACES = ("near", "middle", "far")

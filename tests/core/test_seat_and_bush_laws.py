@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 
 from bornek.core.compute import compute
 from bornek.core.errors import BornekError, RangeError
+from bornek.core.settings.bush_form import share_of_mm
 from bornek.core.settings.places_around import DIRECTIONS, PLACES, form_of, size_slots
-from bornek.core.settings.plain_bearing import share_of_mm
 
 GAUGE = {"id": "m", "name": "micrometer", "division": 0.001, "calibration_u": 0.0005}
 

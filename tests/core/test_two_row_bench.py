@@ -6,7 +6,7 @@ import pytest
 
 from bornek.core.compute import compute
 from bornek.core.errors import RangeError
-from bornek.core.settings.two_row_bench import mounted_loss_mm
+from bornek.core.settings.two_row_mounted import mounted_loss_mm
 
 KIND = "two_row_bench"
 SIZES = {"A": [31.86, 31.87, 31.86, 31.85], "B": [32.04, 32.05, 32.04, 32.03], "W": [57.20, 57.20, 57.21, 57.19],

@@ -14,7 +14,7 @@ from typing import Any
 from bornek.core.errors import RangeError
 from bornek.core.readings import show_budget
 from bornek.core.scenes import Section
-from bornek.core.settings.common import given_window, source_lines, temperature_fields, whole_form
+from bornek.core.settings.common import given_window, source_lines, temperature_fields, unread, whole_form
 from bornek.core.settings.figures.seat_and_micrometer import draw_seat_and_micrometer
 from bornek.core.settings.kind import Field, Offer, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.places_around import (
@@ -149,9 +149,7 @@ class SeatSize(Setting):
             if (e := sifted.counted.get(s.key)) is not None and e.number is not None
         }
         if not read:
-            empty = Result(
-                key="size", label="Mean size", quantity="length", value=None, window=window, verdict=NOT_READ
-            )
+            empty = unread("size", "Mean size", window)
             return Outcome((empty,), (), NOT_READ)
         sizes, parts = sizes_of(read, ctx), budget_of(read, ctx, SCATTER_PRIOR_MM)
         value, form = Normal(round(parts.mean, 9), parts.u), form_of(sizes)

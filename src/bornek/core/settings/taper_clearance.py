@@ -9,50 +9,26 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any, ClassVar
 
-from bornek.core.errors import InputError
-from bornek.core.readings import expected_u
 from bornek.core.scenes import Section
-from bornek.core.settings.common import PLAY_TELLS, confirm, given_window, unread, whole_form
+from bornek.core.settings.common import PLAY_TELLS, confirm, given_window, unread
 from bornek.core.settings.counted_nut import Counted
-from bornek.core.settings.drive_up import DRIVE, RIC, Limits, axial_drive_mm, reduction
+from bornek.core.settings.drive_up import Limits, axial_drive_mm, reduction
+from bornek.core.settings.drive_up_form import contradictions, form_of, group_check, limits_of
+from bornek.core.settings.drive_up_measured import DRIVEN, driven_results, lock_words, unmounted_result
 from bornek.core.settings.feelers import Feeler, brackets, feeler_of, feeler_slots, grown, said, tilt
 from bornek.core.settings.figures.feeler_over_roller import draw_feeler_over_roller
 from bornek.core.settings.kind import Check, Field, Outcome, Result, Slot, speech
 from bornek.core.settings.knobs import Continuous, Knob, Response, Scale
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
-from bornek.core.settings.sifting import sift
-from bornek.core.tables.lookup import GROUPS, Mark, mark_of, row_for
 from bornek.core.windows import NOT_READ, Interval, Normal, Value, Verdict, Window, verdict, worst
 from bornek.core.working import Line, Working
 
-BORE_REACH_MM = 1.0
-DRIVE_STEP_MM, DRIVE_SCATTER_MM = 0.01, 0.01
+DRIVE_STEP_MM = 0.01
 KNOB = "drive"
-MARKED = "marked"
 USUAL_BLADE_MM = 0.01
 RESPONSE_SHARE = 0.08
 """How far a ring's own reduction for its drive lies from the table's row, as a share of it (1 sd)."""
-DRIVEN = Slot(
-    key="drive",
-    label="Axial drive-up, measured",
-    group="Drive-up",
-    axes={},
-    quantity="length",
-    nature="size",
-    needs="depth",
-    posture="How far the ring went up, from where it first seated. A cross-check of the blades.",
-    plausible=(0.01, 20.0),
-    optional=True,
-)
-
-
-def _mark(ctx: Context) -> Mark | None:
-    """What the designation says of itself; None where none is given or the bore was measured instead."""
-    try:
-        return mark_of(str(ctx.given.get("designation") or ""))
-    except InputError:
-        return None
 
 
 @register
@@ -72,86 +48,7 @@ class TaperClearance(Counted):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return whole_form(
-            [
-                Field("designation", "Designation", "text", required=False, why="The bore is read from it."),
-                Field(
-                    key="bore", label="Bore, if measured", quantity="length", required=False, lo=18, hi=500
-                ),
-                Field(
-                    "group",
-                    "Clearance group stamped",
-                    "choice",
-                    default=MARKED,
-                    options=(
-                        (MARKED, "as the mark says; no mark is CN"),
-                        *((g, g) for g in ("CN", "C3", "C4")),
-                    ),
-                ),
-                Field(
-                    "taper",
-                    "Taper of the bore",
-                    "choice",
-                    default=MARKED,
-                    options=(
-                        (MARKED, "as the mark says; none is 1:12"),
-                        ("12", "1:12 (K)"),
-                        ("30", "1:30 (K30)"),
-                    ),
-                ),
-                Field(
-                    "posture",
-                    "The bearing",
-                    "choice",
-                    default="supported",
-                    options=(
-                        ("supported", "outer ring supported: standing, or in its housing"),
-                        ("hanging", "outer ring hangs free on the shaft"),
-                    ),
-                ),
-                Field(
-                    "school",
-                    "Aim at",
-                    "choice",
-                    default="least",
-                    options=(
-                        ("least", "the least reduction: more clearance left"),
-                        ("greatest", "the greatest reduction: tighter"),
-                    ),
-                ),
-                Field("pitch", "Pitch of the nut, to say its turn", "length", False, lo=0.2, hi=12),
-                Field("slots", "Slots in the nut, to say the next one", "count", False, lo=1, hi=60),
-            ]
-        )
-
-    def _limits(self, ctx: Context) -> Limits:
-        bore, taper, group = ctx.given.get("bore"), str(ctx.given["taper"]), str(ctx.given["group"])
-        mark = _mark(ctx)
-        if bore is None:
-            bore = mark_of(str(ctx.given.get("designation", ""))).bore_mm
-        if taper == MARKED:
-            taper = str(mark.taper if mark and mark.taper else 12)
-        if group == MARKED:
-            group = mark.group if mark and mark.group else "CN"
-        return Limits(row_for(RIC, bore), row_for(DRIVE, bore), group, int(taper))
-
-    def _contradictions(self, ctx: Context, limits: Limits) -> list[Check]:
-        """What is given against what the mark says: which of them is on the ring is asked."""
-        mark, said = _mark(ctx), []
-        if mark is None:
-            return []
-        if mark.group and mark.group != limits.group:
-            said.append(f"the mark says {mark.group}, given is {limits.group}")
-        if mark.taper and mark.taper != limits.taper:
-            said.append(f"the mark says 1:{mark.taper}, given is 1:{limits.taper}")
-        bore = ctx.given.get("bore")
-        if bore is not None and abs(mark.bore_mm - bore) > BORE_REACH_MM:
-            said.append(f"the mark's bore is {mark.bore_mm:g} mm, {bore:g} mm was measured")
-        if not said:
-            return []
-        words = "; ".join(said)
-        words = f"{words[0].upper()}{words[1:]}. Look at the ring and mend what was given."
-        return [Check("mark", "warn", words, "ask")]
+        return form_of(given)
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return PLAY_TELLS.get(verdict, "")
@@ -171,36 +68,22 @@ class TaperClearance(Counted):
 
     def _lock_slots(self, ctx: Context, feelers: Sequence[Slot]) -> list[Slot]:
         """Once it is in: the nut is locked, on to the next slot only as far as the reduction allows."""
-        limits = self._limits(ctx)
+        limits = limits_of(ctx)
         now, before = feeler_of(brackets(feelers, ctx)), self._feeler(ctx.at(ctx.first_round))
         if now is None or before is None or not now.whole:
             return []
         overall = self._overall(self._after(ctx, before, now, limits))
         if overall.code not in ("in", "at_edge"):
             return []
-        return [confirm("lock", "Lock the nut", "Lock", self._lock_words(ctx, before, now, limits))]
-
-    def _lock_words(self, ctx: Context, before: Feeler, now: Feeler, limits: Limits) -> str:
-        pitch, slots = ctx.given.get("pitch"), ctx.given.get("slots")
-        if pitch is None or slots is None:
-            return "On to the next slot only if the reduction allows it, never back."
-        say = speech(ctx)
-        further = float(pitch) / int(slots) / axial_drive_mm(1.0, limits.taper, limits.drive)[0]
-        most = min(limits.reduction[1] - reduction(before.mean, now.mean).b, now.tight.a - limits.residual)
-        allowed = (
-            "it may go on to the next slot"
-            if further <= most
-            else "NOT on to the next slot: take another washer"
-        )
-        return f"The next slot is at most {say.number(further)} more of reduction, {say.number(most)} is left: {allowed}. Never back."
+        return [confirm("lock", "Lock the nut", "Lock", lock_words(ctx, before, now, limits))]
 
     def _feeler(self, ctx: Context) -> Feeler | None:
         return feeler_of(brackets(feeler_slots("", ""), ctx))
 
     def evaluate(self, ctx: Context) -> Outcome:
-        limits, say = self._limits(ctx), speech(ctx)
+        limits, say = limits_of(ctx), speech(ctx)
         first = ctx.round == ctx.first_round
-        checks = [*self._contradictions(ctx, limits), *tilt(brackets(feeler_slots("", ""), ctx))]
+        checks = [*contradictions(ctx, limits), *tilt(brackets(feeler_slots("", ""), ctx))]
         now, before = self._feeler(ctx), self._feeler(ctx.at(ctx.first_round))
         driven = ctx.state(KNOB)
         words = said(now.mean, say) if now else ""
@@ -210,8 +93,8 @@ class TaperClearance(Counted):
             lo, hi = limits.reduction
             empty = unread("reduction", "Clearance reduction", self._reduction_window(ctx, limits, lo, hi))
             return Outcome((empty,), tuple(checks), NOT_READ, scenes=(picture,))
-        unmounted = self._unmounted(before.mean, limits)
-        checks += self._group_check(ctx, before.mean, limits)
+        unmounted = unmounted_result(before.mean, limits)
+        checks += group_check(before.mean, limits)
         if not first:
             last = self._feeler(ctx.at(ctx.round - 1))
             checks += grown(now, [f for f in (before, last) if f is not None], say)
@@ -310,7 +193,7 @@ class TaperClearance(Counted):
                 verdict=verdict(now.tight, floor),
                 aim=before.tight.a - aimed,
             ),
-            *self._driven(ctx, limits, lo, hi),
+            *driven_results(ctx, limits, lo, hi),
         ]
 
     def _aim_lines(self, ctx: Context, aimed: float, before: Feeler, limits: Limits) -> tuple[Line, ...]:
@@ -323,64 +206,6 @@ class TaperClearance(Counted):
             Line("Axial drive for it", f"{say.number(aimed)} × {limits.taper} × k of the table's row",
                  f"{say.size(round(least, 2))} to {say.size(round(most, 2))}"),
         )  # fmt: skip
-
-    def _driven(self, ctx: Context, limits: Limits, lo: float, hi: float) -> list[Result]:
-        """The axial drive-up as it was measured, against what the table's row allows."""
-        entry = sift([DRIVEN], ctx.now()).counted.get(DRIVEN.key)
-        if ctx.round == ctx.first_round or entry is None or entry.number is None:
-            return []
-        window = Window(
-            axial_drive_mm(lo, limits.taper, limits.drive)[0],
-            axial_drive_mm(hi, limits.taper, limits.drive)[1],
-            f"{limits.drive.name}, drive-up 1:{limits.taper}",
-        )
-        gauge = ctx.find_gauge(entry)
-        value = Normal(entry.number, expected_u(gauge, "size", DRIVE_SCATTER_MM, 1))
-        return [
-            Result(
-                key="drive",
-                label="Axial drive-up",
-                quantity="length",
-                value=value,
-                window=window,
-                role="estimate",
-                working=Working((), (window.source, "A cross-check: it proves what the blades cannot tell.")),
-                verdict=verdict(value, window),
-            )
-        ]
-
-    def _unmounted(self, before: Interval, limits: Limits) -> Result:
-        window = limits.clearance_of(limits.group)
-        return Result(
-            key="unmounted",
-            label="Unmounted clearance",
-            quantity="length",
-            value=before,
-            window=window,
-            role="info",
-            working=Working((), (window.source,)),
-            verdict=verdict(before, window),
-        )
-
-    def _group_check(self, ctx: Context, before: Interval, limits: Limits) -> list[Check]:
-        if verdict(before, limits.clearance_of(limits.group)).code not in ("out_low", "out_high"):
-            return []
-        middle = (before.a + before.b) / 2
-        fits = [
-            g
-            for g in GROUPS
-            if f"{g}_min_um" in limits.clearance.cells and limits.clearance_of(g).holds(middle)
-        ]
-        name = f"it fits {fits[0]}" if fits else "it fits no group of this bore"
-        return [
-            Check(
-                "group",
-                "warn",
-                f"Unmounted clearance is not {limits.group}: {name}. Another group than "
-                "stamped, a worn bearing, or the feeler tilted.",
-                "reseat",
-            )
-        ]
 
     @staticmethod
     def _say(results: Sequence[Result], overall: Verdict) -> str:
@@ -416,7 +241,7 @@ class TaperClearance(Counted):
         )
 
     def response(self, ctx: Context) -> Response:
-        limits = self._limits(ctx)
+        limits = limits_of(ctx)
         least, most = axial_drive_mm(1.0, limits.taper, limits.drive)
         k0 = 2 / (least + most)
         before = self._feeler(ctx.at(ctx.first_round))
