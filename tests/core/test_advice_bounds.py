@@ -6,6 +6,7 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
+from bornek.core.advice.aims import aim_of, grid_of, reading_u
 from bornek.core.advice.belief import (
     KEPT,
     SCATTER_BANK_UM,
@@ -18,8 +19,10 @@ from bornek.core.advice.belief import (
     start,
 )
 from bornek.core.advice.choose import SAFE_SDS, Aim, _allowed, expected_rounds, likely_enough, score, target
-from bornek.core.advice.propose import aim_of, expect, grid_of, propose, reading_u
-from bornek.core.advice.replay import History, _harm_at, replay
+from bornek.core.advice.history import History
+from bornek.core.advice.promise import expect
+from bornek.core.advice.propose import propose
+from bornek.core.advice.replay import _harm_at, replay
 from bornek.core.settings.given import read_given
 from bornek.core.settings.knobs import Continuous, Knob, Lattice, Packs
 from bornek.core.settings.records import Act, Context, Entry, Scalar

@@ -13,7 +13,7 @@ from bornek.core.advice.choose import Aim, score, wanted
 from bornek.core.advice.first_steps import sense_open, sense_step
 from bornek.core.advice.one_way import Creep, step
 from bornek.core.advice.packs import plates_tried, reachable, thinned
-from bornek.core.advice.propose import drawers_of
+from bornek.core.advice.stock import drawers_of
 from bornek.core.compute import compute
 from bornek.core.settings.knobs import Drag, Knob, Packs
 from bornek.core.settings.records import Context

@@ -12,11 +12,12 @@ from bornek.core.advice.belief import FIRST_SD_UM, UM, learn, learn_at_most, sta
 from bornek.core.advice.choose import Aim
 from bornek.core.advice.creep import creep
 from bornek.core.advice.first_steps import sense_step
+from bornek.core.advice.history import History, Round, Row
 from bornek.core.advice.memory import _apart
 from bornek.core.advice.packs import THIN_TO, reachable, thinned
 from bornek.core.advice.pairs import reachable_pairs
-from bornek.core.advice.propose import _possible
-from bornek.core.advice.replay import History, Round, Row, _far, _start, observe, replay, slope
+from bornek.core.advice.replay import _far, _start, observe, replay, slope
+from bornek.core.advice.stock import possible
 from bornek.core.settings.kind import Outcome, Result
 from bornek.core.settings.knobs import Knob, Packs, Response
 from bornek.core.settings.records import Context, Learned
@@ -200,7 +201,7 @@ def test_one_plate_in_the_drawer_is_enough_for_one() -> None:
     def taken(count: int) -> list[int]:
         drawers = {"a": {50_000: count}, "b": {50_000: count}}
         ctx = Context(drawers=drawers, forms={"a": "ring", "b": "ring"})
-        return _possible(history, ctx, options, index, [0, 1, 2])
+        return possible(history, ctx, options, index, [0, 1, 2])
 
     assert taken(0) == []
     assert taken(1) == [0, 1]

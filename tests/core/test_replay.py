@@ -7,9 +7,11 @@ from typing import Any
 import pytest
 from scipy.special import ndtr, ndtri
 
-from bornek.core.advice.propose import expect, propose
+from bornek.core.advice.history import History
+from bornek.core.advice.promise import expect
+from bornek.core.advice.propose import propose
 from bornek.core.advice.reconcile import surprise
-from bornek.core.advice.replay import History, replay, slope
+from bornek.core.advice.replay import replay, slope
 from bornek.core.settings.given import read_given
 from bornek.core.settings.knobs import Response
 from bornek.core.settings.records import Act, Context, Entry, Explanation, Scalar

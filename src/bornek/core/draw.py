@@ -3,25 +3,19 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable
 from dataclasses import replace
-from typing import Literal
 
-from bornek.core.advice.packs import change, stacked
+from bornek.core.advice.history import History
 from bornek.core.advice.proposal import Proposal
-from bornek.core.advice.replay import History, Round, Row
-from bornek.core.phrases import adjust_all, text_of
-from bornek.core.quantities import Shown, Speech, decimals, from_nm, shown_in, signed
-from bornek.core.scenes import Band, Ladder, LogRow, Needle, Pack, Plate, Readout, RoundLog, Rung, Tick
+from bornek.core.quantities import Shown, Speech, decimals, shown_in, signed
+from bornek.core.scenes import Band, Needle, Readout, Tick
 from bornek.core.settings.kind import Result
-from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Predicted
-from bornek.core.settings.state import SIDES, Position, State
 from bornek.core.uncertainty import expanded
 from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window
 
 STEPS = (1.0, 2.0, 5.0)
-NEAR_DEG = 0.05
 LOG_ROWS = 6
 """Rounds that fit below the strip; older ones fold into one line."""
 
@@ -240,181 +234,6 @@ def plain_needle(value: Value | None, own: Shown, words: str = "") -> Needle | N
         return None
     give = expanded(value.u)
     return Needle(value.v, give, own.number(value.v), f"± {own.number(give)} {own.unit}".rstrip(), words)
-
-
-def round_log(history: History, row: Row, shown: Readout, proposal: Proposal | None, say: Speech) -> RoundLog:
-    """The rounds downward on the strip's own scale; older ones fold when there are many."""
-    rows = [
-        _log_row(history.rounds[i - 1] if i else None, r, history, row, say)
-        for i, r in enumerate(history.rounds)
-    ]
-    folded = len(rows) - (LOG_ROWS - 1)
-    if folded > 1:
-        rows = [LogRow(f"Rounds 1 to {folded}", "folded", None, None), *rows[folded:]]
-    if proposal is not None and proposal.best is not None and not proposal.stay:
-        states = proposal.best.states
-        rows.append(
-            LogRow(
-                label=f"Round {history.last.number + 1}",
-                pack=_state_words(history, states, say),
-                found=None,
-                predicted=landing(proposal, row.key, say, row.quantity, row.unit),
-                move=_move_words(history, history.last.states, states, say),
-                remark="expected",
-            )
-        )
-    return RoundLog(shown.lo, shown.hi, tuple(rows), shown.window, shown.aim, row.label)
-
-
-def _move_words(
-    history: History, before: Mapping[str, State] | None, after: Mapping[str, State] | None, say: Speech
-) -> str:
-    if before is None or after is None:
-        return ""
-    return text_of(adjust_all(history.knobs, before, after, say, brief=True)).strip().rstrip(".")
-
-
-def _state_words(history: History, states: Mapping[str, State] | None, say: Speech) -> str:
-    if states is None:
-        return ""
-    nouns = {"pack": "pack", "pair": "packs"}
-    return "; ".join(
-        f"{nouns.get(k.domain.sort, k.noun)} {states[k.key].label(say)}"
-        for k in history.knobs
-        if k.key in states
-    )
-
-
-def _log_row(before: Round | None, r: Round, history: History, row: Row, say: Speech) -> LogRow:
-    own = shown_in(row.quantity, row.unit)
-
-    def said(v: float) -> str:
-        return say.number(v) if row.quantity == "length" else own.number(v)
-
-    found, p = r.values.get(row.key), r.promised.get(row.key)
-    predicted, remark = None, ""
-    if p is not None:
-        predicted = Band(p.v - expanded(p.u), p.v + expanded(p.u), said(p.v), p.v)
-        remark = f"expected {said(p.v)}"
-        if isinstance(found, Normal):
-            gap = found.v - p.v
-            remark = f"{said(abs(gap))} {'more' if gap > 0 else 'less'} than expected {said(p.v)}"
-    if r.held_out:
-        remark += " · held out"
-    result = r.outcome.result(row.key)
-    value = result.value if result else found
-    shown = needle(value, "", say) if row.quantity == "length" else plain_needle(value, own)
-    return LogRow(
-        label=f"Round {r.number}",
-        pack=_state_words(history, r.states, say),
-        found=shown,
-        predicted=predicted,
-        move=_move_words(history, before.states if before else None, r.states, say),
-        remark=remark,
-        held_out=r.held_out,
-    )
-
-
-def packs(
-    history: History, proposal: Proposal | None, drawers: Mapping[str, Mapping[int, int]], say: Speech
-) -> list[Pack]:
-    """Every pack now, and after the proposed move, to scale; `drawers` by adjuster."""
-    if history.last.states is None:
-        return []
-    moving = proposal.best.states if proposal and proposal.best and proposal.moves else {}
-    drawn = []
-    for knob in history.knobs:
-        now, after = history.last.states[knob.key], moving.get(knob.key)
-        then = after.packs if after else now.packs
-        titles = [knob.title] if len(now.packs) == 1 else [f"{knob.title}, {side}" for side in SIDES]
-        for title, was, will in zip(titles, now.packs, then, strict=False):
-            drawn.append(_pack(knob, title, was, will, drawers.get(knob.key, {}), say))
-    return drawn
-
-
-def _pack(
-    knob: Knob,
-    title: str,
-    now: tuple[int, ...],
-    after: tuple[int, ...],
-    drawer: Mapping[int, int],
-    say: Speech,
-) -> Pack:
-    label = say.size(from_nm(sum(now)))
-    under = knob.sense != -1
-    if sorted(after) == sorted(now):
-        kept = tuple(Plate(from_nm(t), say.size(from_nm(t))) for t in stacked(now))
-        return Pack(title, kept, label, under_cover=under)
-    out, new = change(now, after)
-    by = from_nm(sum(after) - sum(now))
-    return Pack(
-        title=title,
-        now=_plates(now, out, "out", say),
-        now_label=label,
-        after=_plates(after, new, "new", say),
-        after_label=say.size(from_nm(sum(after))),
-        change_label=f"{'+' if by > 0 else ''}{say.size(by)}",
-        under_cover=under,
-        drawer_label=_drawer_words(new, drawer, say),
-    )
-
-
-def _plates(
-    state: tuple[int, ...], moved: list[int], role: Literal["out", "new"], say: Speech
-) -> tuple[Plate, ...]:
-    left = list(moved)
-    plates = []
-    for t in stacked(state):
-        is_moved = t in left
-        if is_moved:
-            left.remove(t)
-        plates.append(Plate(from_nm(t), say.size(from_nm(t)), role if is_moved else "kept"))
-    return tuple(plates)
-
-
-def _drawer_words(new: list[int], stock: Mapping[int, int], say: Speech) -> str:
-    if not new:
-        return ""
-    counts = [f"{stock.get(t, 0)} of {say.size(from_nm(t))}" for t in sorted(set(new), reverse=True)]
-    return f"drawer: {', '.join(counts)}"
-
-
-def log_on_strip(scene: RoundLog, strips: Sequence[Readout]) -> RoundLog:
-    """A kind's own log on the scale of the strip of the same name."""
-    strip = next((s for s in strips if s.label == scene.label), None)
-    return scene if strip is None else replace(scene, lo=strip.lo, hi=strip.hi, window=strip.window)
-
-
-def on_strip(scene: Ladder, strip: Readout | None) -> Ladder:
-    """The ladder on the scale of the strip above it, as far as that reaches."""
-    if strip is None or any(r.value is None for r in scene.rungs):
-        return scene
-    reached = tuple(r for r in scene.rungs if r.value is not None and strip.lo <= r.value <= strip.hi)
-    return replace(scene, rungs=reached, lo=strip.lo, hi=strip.hi)
-
-
-def ladder(history: History, proposal: Proposal | None, say: Speech, title: str) -> Ladder | None:
-    """Every position that can be locked, with what this unit is expected to read there; None where the adjuster
-    has none, or nothing was measured yet. The sentence names one of these, in the same digits."""
-    knob, row = history.knob, history.row
-    if knob.domain.type != "lattice" or history.last.states is None or len(history.rows) > 1:
-        return None
-    if not any(isinstance(r.found, Normal) for r in history.standing):
-        return None
-    best = proposal.best if proposal is not None and not proposal.stay else None
-    moving = best.states[knob.key] if best is not None else None
-    rungs = []
-    for n in range(knob.domain.n):
-        position = Position(knob.domain.offset + n * knob.domain.step, knob.unit, knob.domain.step)
-        v, _ = row.expect(history.travels({knob.key: position}))
-        state: Literal["free", "wanted", "now", "move"] = "wanted" if row.window.holds(v) else "free"
-        if abs(position.at - history.last.states[knob.key].position) < NEAR_DEG:
-            state = "now"
-        elif moving is not None and abs(position.at - moving.position) < NEAR_DEG:
-            state = "move"
-        label = f"{position.label(say)} = {say.number(v)}"
-        rungs.append(Rung(position.at, label, state, v, position.label(say)))
-    return Ladder(title, tuple(rungs))
 
 
 def value_label(value: Value | None, say: Speech) -> str:

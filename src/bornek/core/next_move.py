@@ -2,52 +2,17 @@
 
 from __future__ import annotations
 
-import math
-from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from bornek.core.advice.belief import UM
-from bornek.core.advice.memory import Pool
-from bornek.core.advice.proposal import Candidate, Proposal
+from bornek.core.advice.history import History
+from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.reconcile import Surprise
-from bornek.core.advice.replay import History, Row
-from bornek.core.phrases import Say, Span, adjust_all, chance, lower_first, plain, value_and_give
+from bornek.core.options import Option, describe_option
+from bornek.core.phrases import Say, Span, chance, lower_first, plain
 from bornek.core.quantities import Speech, shown_in
+from bornek.core.reasons import either_of, reasons_of, where_missing
 from bornek.core.settings.kind import Guide, Outcome, Result, Setting, speech
 from bornek.core.settings.records import Context
-from bornek.core.settings.state import StateView, show_state
-from bornek.core.uncertainty import expanded
-from bornek.core.windows import Normal
-
-SAME_CHANCE = 0.005
-"""Chances closer than this are not told apart."""
-
-
-@dataclass(frozen=True)
-class Expected:
-    """One quantity after a move: value and standard uncertainty in its own unit, and in words."""
-
-    row: str
-    label: str
-    v: float
-    u: float
-    p_in: float
-    words: str
-
-
-@dataclass(frozen=True)
-class Option:
-    """What every adjuster could be brought to, what to expect of it and why it is or is not the pick.
-    `p_in` is the chance that every quantity lands in."""
-
-    states: Mapping[str, StateView]
-    label: str
-    say: Say
-    expected: tuple[Expected, ...]
-    p_in: float
-    p_harm: float
-    expect: str
-    why: str
 
 
 @dataclass(frozen=True)
@@ -70,73 +35,6 @@ class Next:
     aside_head: str = ""
     aside: str = ""
     provisional: bool = False
-
-
-def describe_option(history: History, c: Candidate, say: Speech, best: Candidate | None) -> Option:
-    now = history.last.states
-    assert now is not None
-    expected = tuple(
-        Expected(
-            row=row.key,
-            label=row.label,
-            v=p.v,
-            u=p.u,
-            p_in=p.p_in,
-            words=value_and_give(p, row.quantity, say, row.unit),
-        )
-        for row in history.rows
-        if (p := c.predicted.get(row.key)) is not None
-    )
-    return Option(
-        states={k.key: show_state(c.states[k.key], say) for k in history.knobs},
-        label="; ".join(c.states[k.key].label(say) for k in history.knobs),
-        say=adjust_all(history.knobs, now, c.states, say),
-        expected=expected,
-        p_in=c.p_in,
-        p_harm=c.p_harm,
-        expect=_expect_words(history, c, expected, say),
-        why=_why_not(history, c, best, say),
-    )
-
-
-def _expect_words(history: History, c: Candidate, expected: Sequence[Expected], say: Speech) -> str:
-    if not expected:
-        return ""
-    if own := history.says(c.predicted, say):
-        return own
-    if len(expected) == 1:
-        return f"Expect {expected[0].words}."
-    return f"Expect {'; '.join(f'{lower_first(e.label)} {e.words}' for e in expected)}."
-
-
-def _outside(history: History, c: Candidate) -> tuple[Row, str] | None:
-    """The first quantity that is expected outside its window, and on which side."""
-    for row in history.rows:
-        if row.key not in c.predicted:
-            continue
-        v = c.predicted[row.key].v
-        if not row.window.holds(v):
-            return row, "below" if v < row.window.low else "above"
-    return None
-
-
-def _why_not(history: History, c: Candidate, best: Candidate | None, say: Speech) -> str:
-    """Why this one was not picked, in words."""
-    lands = f"{chance(c.p_in)} that it lands in"
-    if best is None or c is best:
-        return lands
-    outside = _outside(history, c)
-    if outside is not None:
-        row, side = outside
-        what = f"the {lower_first(row.label)} " if len(history.rows) > 1 else ""
-        return f"{what}would land {side} the window; {lands}"
-    if c.p_in < best.p_in - SAME_CHANCE:
-        return f"nearer the edge; {lands}"
-    if c.p_harm > best.p_harm + SAME_CHANCE:
-        return f"likelier to go too tight; {lands}"
-    if c.handled > best.handled:
-        return f"more shims to handle; {lands}"
-    return lands
 
 
 _STAY = {
@@ -171,18 +69,8 @@ def _lacking(history: History, p: Proposal, say: Speech) -> str:
     """The shim that the drawer lacks and that would do most."""
     if p.missing is None:
         return ""
-    shim = f"A {say.size(p.missing)} shim{_at(history, p)}"
+    shim = f"A {say.size(p.missing)} shim{where_missing(history, p)}"
     return f"{shim}, not in the drawer, would make it {chance(p.missing_p)}."
-
-
-def _at(history: History, p: Proposal) -> str:
-    """Where a missing shim would lie, where there are several places."""
-    knob = next((k for k in history.knobs if k.key == p.missing_at), None)
-    return (
-        f" at the {lower_first(knob.title or knob.label)}"
-        if knob is not None and len(history.knobs) > 1
-        else ""
-    )
 
 
 def stops_everything(outcome: Outcome, guide: Guide) -> bool:
@@ -317,83 +205,9 @@ def _from_proposal(outcome: Outcome, history: History, p: Proposal, owed: str, s
             f"{chance(p.now_in)} that it is truly in as it stands.",
         )
     best = describe_option(history, p.best, say, None)
-    sentence = (*best.say, Span(_either(history, p.best, say) if p.tells else best.expect))
+    sentence = (*best.say, Span(either_of(history, p.best, say) if p.tells else best.expect))
     head = f"First: {owed[0].lower()}{owed[1:]}" if owed else "Then read again"
-    return Next(sentence, head, _reasons(history, p, say), bool(owed))
-
-
-def _either(history: History, c: Candidate, say: Speech) -> str:
-    """What a move shows whose sense is not known: so much more, or so much less."""
-    row, found = history.row, history.last.found
-    assert history.last.states is not None
-    by = abs(history.travels(c.states)[0] - history.travels(history.last.states)[0]) / UM
-    size = by * float(row.belief.w @ abs(row.belief.m[:, 1])) * UM / row.per
-    if not isinstance(found, Normal):
-        return "See which way it goes."
-    return f"Expect {say.number(found.v + size)} or {say.number(found.v - size)}."
-
-
-ASKED_SENSE = "Finished jobs of this type answered the other way than is given: look which it is."
-
-
-def _reasons(history: History, p: Proposal, say: Speech) -> str:
-    assert p.best is not None
-    parts = []
-    measured = sum(isinstance(r.found, Normal) and not r.held_out for r in history.standing)
-    if measured > 1 and len(history.knobs) == 1:
-        k, _ = history.row.belief.response()
-        unit = history.knob.answers or (
-            "mm of shim"
-            if history.knob.domain.sort == "pack"
-            else "degree"
-            if history.knob.unit == "deg"
-            else "mm"
-        )
-        own = shown_in(history.row.quantity, history.row.unit)
-        gives = _gives(abs(k) * UM / history.row.per * own.per)
-        of = "mm" if history.row.quantity == "length" else own.unit
-        parts.append(f"This unit gives {gives} {of} for each {unit}, learned from {measured} rounds.")
-    elif history.pool is not None:
-        parts.append(_remembered(history, history.pool, say))
-    if p.tells:
-        return " ".join(["It shows which way it works.", *([ASKED_SENSE] if history.sense_asked else [])])
-    if history.sense_asked:
-        parts.append(ASKED_SENSE)
-    parts.append(f"{chance(p.best.p_in)} that {'all land' if len(history.rows) > 1 else 'it lands'} in.")
-    if not p.provable:
-        parts.append("It cannot be proven with this gauge.")
-    if p.seating:
-        packed = history.knob.domain.sort != "position"
-        what = "the seating more than the shims" if packed else "how it is done more than how far"
-        parts.append(f"Reassembly scatters as much as the window: mind {what}.")
-    if p.left_out:
-        parts.append(f"Of the drawer {p.left_out} thicknesses were left out: too many to join them all.")
-    if p.missing is not None:
-        parts.append(f"A {say.size(p.missing)}{_at(history, p)} would make it {chance(p.missing_p)}.")
-    return " ".join(parts)
-
-
-def _remembered(history: History, found: Pool, say: Speech) -> str:
-    """What finished jobs of the type say, re-seating included, and which of them was left out."""
-    row, knob = history.row, history.knob
-    k0 = abs(row.k0[0])
-    by, what = (0.1, f"a {knob.noun.rstrip('s')} of {say.size(0.1)}")
-    if knob.answers:
-        what = f"{say.size(0.1)} {knob.answers}"
-    elif knob.unit != "mm":
-        by, what = 10.0, "a turn of 10°"
-    gives = abs(found.k) * k0 * by
-    give = expanded(math.hypot(found.sd * k0 * by, row.s_a))
-    words = f"From {len(found.used)} jobs of this type: {what} gives {say.number(gives)}, give or take {say.spread(give)}."
-    if found.left_out:
-        named = ", ".join(f"{j.job or j.serial or j.setting} ({abs(j.k / k0):.2f})" for j in found.left_out)
-        words += f" Left out, far from the others: {named}."
-    return words
-
-
-def _gives(k: float) -> str:
-    """Two figures that tell something: 0.91 mm a mm, but 0.0056 mm a degree."""
-    return f"{k:.2f}" if k >= 0.1 else f"{k:.2g}"
+    return Next(sentence, head, reasons_of(history, p, say), bool(owed))
 
 
 _COUNT = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine")

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from functools import cached_property
 
-from bornek.core.advice.replay import History, replay
+from bornek.core.advice.history import History
+from bornek.core.advice.replay import replay
 from bornek.core.settings.kind import Guide, Outcome, Setting
 from bornek.core.settings.knobs import Knob, with_miked
 from bornek.core.settings.records import Context

@@ -6,10 +6,14 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from bornek.core import draw
+from bornek.core.advice.history import History
 from bornek.core.advice.proposal import Proposal
 from bornek.core.advice.propose import propose
 from bornek.core.advice.reconcile import Surprise, surprise
-from bornek.core.advice.replay import History, slope
+from bornek.core.advice.replay import slope
+from bornek.core.draw_ladder import ladder, on_strip
+from bornek.core.draw_log import log_on_strip, round_log
+from bornek.core.draw_packs import packs
 from bornek.core.next_move import Move, describe_move, next_say, stops_everything
 from bornek.core.phrases import Say
 from bornek.core.quantities import Speech, say_quantity
@@ -244,10 +248,10 @@ def _scenes(
         scenes.append(shown)
         row = rows.get(result.key)
         if history and row:
-            scenes.append(draw.round_log(history, row, shown, proposal, say))
+            scenes.append(round_log(history, row, shown, proposal, say))
     if history:
         drawers = {k.key: ctx.drawer(k.places[0]) for k in history.knobs}
-        scenes += draw.packs(history, proposal, drawers, say)
+        scenes += packs(history, proposal, drawers, say)
     strips = [x for x in scenes if isinstance(x, Readout)]
     own = (_by_unit(x, history, proposal, strips, say) for x in outcome.scenes)
     return (*scenes, *(_after(kind, x, history, proposal, ctx) for x in own))
@@ -267,8 +271,8 @@ def _by_unit(
 ) -> Scene:
     """The kind's ladder goes by the thread; once a round was read, by what this unit answers."""
     if isinstance(scene, RoundLog):
-        return draw.log_on_strip(scene, strips)
+        return log_on_strip(scene, strips)
     if not isinstance(scene, Ladder):
         return scene
-    known = draw.ladder(history, proposal, say, scene.label) if history is not None else None
-    return draw.on_strip(known or scene, strips[0] if strips else None)
+    known = ladder(history, proposal, say, scene.label) if history is not None else None
+    return on_strip(known or scene, strips[0] if strips else None)

@@ -9,6 +9,7 @@ import numpy as np
 
 from bornek.core.advice.belief import UM, Floats
 from bornek.core.advice.choose import Aim, Scores
+from bornek.core.advice.history import History, Round, Row
 from bornek.core.advice.one_way import (
     PER_JOB,
     PER_MOVE,
@@ -23,7 +24,6 @@ from bornek.core.advice.one_way import (
     spread_after,
     weigh,
 )
-from bornek.core.advice.replay import History, Round, Row
 from bornek.core.settings.records import Predicted
 from bornek.core.windows import Interval, Normal, Value
 

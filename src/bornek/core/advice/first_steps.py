@@ -10,8 +10,8 @@ from scipy.special import ndtr, ndtri
 from bornek.core.advice.belief import UM, Belief, Floats
 from bornek.core.advice.choose import Aim
 from bornek.core.advice.domains import choices
+from bornek.core.advice.history import History
 from bornek.core.advice.proposal import Candidate, Proposal
-from bornek.core.advice.replay import History
 from bornek.core.settings.records import Context
 from bornek.core.windows import AtMost
 

@@ -5,9 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from bornek.core.advice.replay import States
+from bornek.core.advice.history import States
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Predicted
+
+ALTERNATIVES = 2
+"""So many others are shown beside the best."""
 
 
 @dataclass(frozen=True)

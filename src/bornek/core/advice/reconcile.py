@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from bornek.core.advice.belief import UM
 from bornek.core.advice.domains import travel
-from bornek.core.advice.replay import History, Row
+from bornek.core.advice.history import History, Row
 from bornek.core.phrases import lower_first
 from bornek.core.quantities import Speech, say_quantity
 from bornek.core.settings.kind import Setting, speech

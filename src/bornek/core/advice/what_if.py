@@ -7,11 +7,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from bornek.core.advice.aims import aim_of, grid_of, reading_u
 from bornek.core.advice.belief import UM, Floats, Ints
 from bornek.core.advice.domains import Choices, choices
+from bornek.core.advice.history import History
 from bornek.core.advice.joint import joint_target, score_joint
-from bornek.core.advice.propose import aim_of, drawers_of, grid_of, reading_u
-from bornek.core.advice.replay import History
+from bornek.core.advice.stock import drawers_of
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import Context, Predicted
 from bornek.core.settings.state import State

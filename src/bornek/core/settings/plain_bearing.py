@@ -30,14 +30,7 @@ from bornek.core.settings.kind import (
     speech,
 )
 from bornek.core.settings.knobs import Continuous, Knob, Packs, Response
-from bornek.core.settings.places_around import (
-    Sizes,
-    budget_of,
-    form_checks,
-    form_results,
-    sizes_of,
-    usual_u,
-)
+from bornek.core.settings.places_around import Sizes, budget_of, form_checks, form_results, sizes_of, usual_u
 from bornek.core.settings.records import Confirm, Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import sift

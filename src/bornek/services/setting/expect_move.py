@@ -9,10 +9,11 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core import draw
+from bornek.core.advice.promise import expect
 from bornek.core.advice.proposal import Proposal
-from bornek.core.advice.propose import expect
+from bornek.core.draw_packs import packs
 from bornek.core.errors import InputError
-from bornek.core.next_move import Option, describe_option
+from bornek.core.options import Option, describe_option
 from bornek.core.plain import dump
 from bornek.core.scenes import Flank, Scene
 from bornek.core.settings.kind import speech
@@ -50,7 +51,7 @@ def expect_move(session: Session, setting_id: str, sent: dict[str, Any], today: 
         elif result is not None:
             scenes.append(draw.plain_readout(result, history, trial))
     drawers = {k.key: loaded.ctx.drawer(k.places[0]) for k in history.knobs}
-    scenes += draw.packs(history, trial, drawers, say)
+    scenes += packs(history, trial, drawers, say)
     by = history.steps(chosen)
     scenes += [
         loaded.kind.after_move(loaded.ctx, scene, candidate.predicted, by)

@@ -8,7 +8,7 @@ from dataclasses import asdict
 from typing import Any
 
 from bornek.core.advice.packs import change
-from bornek.core.advice.propose import expect
+from bornek.core.advice.promise import expect
 from bornek.core.errors import InputError
 from bornek.core.facts.locked_out import check_locked_out
 from bornek.core.plain import dump
@@ -16,11 +16,7 @@ from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import BY_HAND
 from bornek.core.settings.state import State
 from bornek.services.desk import Desk
-from bornek.services.setting.load_setting import (
-    LoadedSetting,
-    load_setting,
-    setting_to_write,
-)
+from bornek.services.setting.load_setting import LoadedSetting, load_setting, setting_to_write
 from bornek.services.setting.read_states import read_states
 from bornek.services.setting.stale import check_version
 from bornek.services.strip.facts_of import facts_of

@@ -10,12 +10,14 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from bornek.core import draw
+from bornek.core.advice.history import History, Row
+from bornek.core.advice.promise import expect
 from bornek.core.advice.proposal import Candidate, Proposal
-from bornek.core.advice.propose import expect, propose
-from bornek.core.advice.replay import History, Row
+from bornek.core.advice.propose import propose
 from bornek.core.advice.what_if import Reach, expected_at, pairs_of, reach_of
+from bornek.core.draw_packs import packs
 from bornek.core.errors import InputError
-from bornek.core.next_move import describe_option
+from bornek.core.options import describe_option
 from bornek.core.phrases import Span, in_100, lower_first
 from bornek.core.plain import dump
 from bornek.core.quantities import Speech, shown_in
@@ -159,7 +161,7 @@ def try_packs(session: Session, setting_id: str, sent: dict[str, Any], today: da
         flanks=[f for f in seen if isinstance(f, Flank)],
         loaded=[f for f in loads if isinstance(f, Flank)],
         readout=_readout(history, trial, say),
-        packs=draw.packs(history, trial, drawers, say),
+        packs=packs(history, trial, drawers, say),
         alone=[*_alone(history, candidate, say), *_lacking(loaded)],
         states={key: show_state(state, say) for key, state in states.items()},
     )
