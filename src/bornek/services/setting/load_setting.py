@@ -12,35 +12,23 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError, InputError, UnknownKind
-from bornek.core.gauges import Gauge
 from bornek.core.plain import dump
 from bornek.core.reckoning import Reckoning
 from bornek.core.settings.given import read_stored
 from bornek.core.settings.kind import Outcome, Setting
 from bornek.core.settings.knobs import Knob
 from bornek.core.settings.records import (
-    EXCHANGED,
-    TAKEN_APART,
-    Act,
-    Between,
-    Choice,
-    Confirm,
     Context,
-    Entry,
     Explanation,
     Learned,
-    Paint,
-    Predicted,
-    Raw,
-    Scalar,
 )
 from bornek.core.settings.registry import find_kind, known_kind
-from bornek.core.settings.state import PackPair, ShimPack, State, stored_state
 from bornek.core.settings.unread import UnreadSetting
 from bornek.core.sheet import Sheet, sheet_of
 from bornek.services.desk import Desk
 from bornek.services.setting.find_gauges import earlier_cards, find_gauges
 from bornek.services.setting.kept_settings import kept_settings, seen_settings, settings_after
+from bornek.services.setting.log_records import acts_of, entries_of
 from bornek.services.setting.witness import witness_as_found
 from bornek.services.shop.mechanics import mechanic_names
 from bornek.store import tables as t
@@ -51,20 +39,6 @@ from bornek.store.queries.setting_log import SettingHead, SettingLog, setting_he
 from bornek.store.queries.shop_mark import setting_mark, shop_mark
 
 log_of = logging.getLogger("bornek")
-
-
-def unpack_raw(stored: Mapping[str, Any]) -> Raw:
-    match stored["type"]:
-        case "scalar":
-            return Scalar(stored["value"])
-        case "between":
-            return Between(stored["lo"], stored["hi"])
-        case "paint":
-            return Paint(stored["flank"], tuple(tuple(row) for row in stored["mask"]))
-        case "choice":
-            return Choice(stored["option"])
-        case _:
-            return Confirm(stored["done"])
 
 
 @dataclass(frozen=True)
@@ -156,7 +130,7 @@ class LoadedSetting:
     def with_entry(self, row: t.Entry) -> LoadedSetting:
         """The same setting after one more entry, without reading it all again."""
         log = self.log.with_entry(row)
-        ctx = replace(self.ctx, entries=_entries(log, self.names, self.ctx.gauges), signed=False)
+        ctx = replace(self.ctx, entries=entries_of(log, self.names, self.ctx.gauges), signed=False)
         number = next(r.number for r in log.rounds if r.id == row.round_id)
         judged = replace(self.judged, ctx=ctx, known=self.reckoning.before(number))
         return replace(self, log=log, judged=judged)
@@ -222,8 +196,8 @@ def _load(session: Session, head: SettingHead, today: date) -> LoadedSetting:
     gauges |= earlier_cards(session, log.entries, gauges)
     ctx = Context(
         given=given,
-        entries=_entries(log, names, gauges),
-        acts=_acts(log, names, knobs),
+        entries=entries_of(log, names, gauges),
+        acts=acts_of(log, names, knobs),
         explanations=tuple(Explanation(x.round, x.cause, x.words) for x in log.explanations),
         gauges=gauges,
         gauge=log.setting.gauge_id or "",
@@ -281,76 +255,6 @@ def _knobs(kind: Setting, given: Mapping[str, Any], head: SettingHead) -> tuple[
     except Exception as error:
         log_of.warning("adjusters of %s cannot be read", head.setting.id, exc_info=error)
         return ()
-
-
-def _entries(log: SettingLog, names: Mapping[str, str], gauges: Mapping[str, Gauge]) -> tuple[Entry, ...]:
-    numbers = {r.id: r.number for r in log.rounds}
-    return tuple(
-        Entry(
-            id=e.id,
-            slot=e.slot,
-            raw=unpack_raw(e.raw),
-            round=numbers[e.round_id],
-            gauge=(e.gauge_card_id if e.gauge_card_id in gauges else e.gauge_id) or "",
-            as_typed=e.as_typed,
-            confirmed=e.confirmed,
-            by=names.get(e.mechanic_id, ""),
-            seq=e.seq,
-        )
-        for e in log.entries
-    )
-
-
-def _acts(log: SettingLog, names: Mapping[str, str], knobs: tuple[Knob, ...]) -> tuple[Act, ...]:
-    """Packs belong to places: a pack changed from another setting at the same place is this one's too."""
-    acts = []
-    lying: dict[str, tuple[int, ...]] = {}
-    for act in log.acts:
-        rows = log.knobs.get(act.id, ())
-        states: dict[str, State] = {}
-        for knob in knobs:
-            state = _state_of(knob, rows, log, lying)
-            if state is not None:
-                states[knob.key] = state
-        acts.append(
-            Act(
-                id=act.id,
-                round=log.act_rounds[act.id],
-                act_kind=act.act_kind,
-                states=states,
-                predicted=_predicted(log.proposals.get(act.id)),
-                by=names.get(act.mechanic_id, ""),
-                seq=act.seq,
-                why=act.remark if act.act_kind in (EXCHANGED, TAKEN_APART) else "",
-            )
-        )
-    return tuple(acts)
-
-
-def _state_of(knob: Knob, rows: Any, log: SettingLog, lying: dict[str, tuple[int, ...]]) -> State | None:
-    """An adjuster's state after an act, from what the act wrote at the adjuster's places."""
-    places = [log.place_id(key) for key in knob.places]
-    here = [r for r in rows if r.place_id in places]
-    if knob.domain.sort == "position":
-        own = next((r for r in here if r.knob == knob.key), None)
-        return stored_state(own.after) if own else None
-    for row in here:
-        packs = (stored_state(row.after) or ShimPack(())).packs
-        if packs:
-            lying[row.place_id] = packs[0]
-    if not here or not all(p in lying for p in places):
-        return None
-    found = [lying[p] for p in places]
-    return PackPair(*found) if knob.domain.sort == "pair" else ShimPack(found[0])
-
-
-def _predicted(proposal: t.Proposal | None) -> dict[str, Predicted]:
-    """By row; acts of the first edition kept that of the only row."""
-    stored = proposal.predicted if proposal else None
-    if not stored:
-        return {}
-    rows = {"": stored} if "v" in stored else stored
-    return {key: Predicted(p["v"], p["u"], p["p_in"]) for key, p in rows.items()}
 
 
 def _history(session: Session, log: SettingLog) -> tuple[Learned, ...]:

@@ -19,7 +19,8 @@ from bornek.core.settings.watch import guide_of
 from bornek.core.sheet import Sheet
 from bornek.core.trace.taken import figure_words
 from bornek.services.setting.frozen import frozen_sheet, left_words
-from bornek.services.setting.load_setting import LoadedSetting, unpack_raw
+from bornek.services.setting.load_setting import LoadedSetting
+from bornek.services.setting.log_records import unpack_raw
 from bornek.services.setting.view import SignatureView, view_signature
 from bornek.store import tables as t
 from bornek.store.queries.setting_log import all_entries
