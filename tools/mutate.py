@@ -38,6 +38,7 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/core/test_uncertainties.py", "tests/core/test_harm.py", "tests/core/test_watch.py", f"{CORE}/settings")),
     "parts": ((f"{CORE}/parts",), (
         "tests/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_parts_by_hand.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
+        "tests/core/test_disturbed.py", "tests/core/test_known_evidence.py",
         f"{CORE}/parts")),
     "windows": ((f"{CORE}/windows.py", f"{CORE}/readings.py", f"{CORE}/uncertainty.py"), (
         "tests/test_frozen_records.py", "tests/core/test_windows.py", "tests/core/test_readings.py", "tests/core/test_uncertainties.py", "tests/core/test_written.py",

@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from bornek.core.errors import InputError, RangeError
 from bornek.core.facts.about import About
 from bornek.core.facts.cause import CauseNamed
+from bornek.core.facts.corrected import Corrected
 from bornek.core.facts.graded import Graded
 from bornek.core.facts.hold_cleared import HoldCleared
 from bornek.core.facts.judged import Judged
@@ -20,16 +21,17 @@ from bornek.core.facts.promised import Promised
 from bornek.core.facts.received import Received, ReceivedKind
 from bornek.core.facts.registry import fact_kinds
 from bornek.core.facts.removed import Removed
+from bornek.core.facts.seal_set import SealSet
 from bornek.core.facts.teeth import TeethMarked
 from bornek.core.gauges import Gauge
-from bornek.core.parts.days import is_late
+from bornek.core.parts.days import check_day, is_late
 from bornek.core.parts.gauge_plan import gauge_line
 from bornek.core.parts.grades import GRADES
 from bornek.core.parts.holds import holds, open_holds
 from bornek.core.parts.inspection import inspect, mates_of, must_be_had, not_checked, say_inspect
 from bornek.core.parts.look_fors import LookFor, core_look_fors, groups, look_fors_of
 from bornek.core.parts.orders import known_substitutes, order_lines
-from bornek.core.parts.seal_track import judge_track
+from bornek.core.parts.seal_track import judge_track, lip_words
 from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
 from bornek.core.parts.verdicts import Basis, check_choice, judge
 from bornek.core.phrases import text_of
@@ -219,6 +221,47 @@ def test_a_grade_given_later_makes_the_verdict_stale() -> None:
     assert inspect(d, d.parts[0], [*log, fact("graded", Graded("k", {"sides": "unsafe"}), 3)]).stale
 
 
+def test_a_verdict_is_stale_where_its_removal_had_doomed_the_part_and_it_was_to_go_back() -> None:
+    d = Definition(parts=(BEARING,))
+    grades = dict.fromkeys([x.key for x in look_fors_of(BEARING)], "sound")
+    log = [fact("removed", Removed("b", "cage_pull"), 1), fact("graded", Graded("b", grades), 2)]
+    assert inspect(d, BEARING, [*log, fact("judged", Judged("b", "reuse"), 3)]).stale
+    assert not inspect(d, BEARING, [*log, fact("judged", Judged("b", "replace"), 3)]).stale
+
+
+@pytest.mark.parametrize(
+    ("what", "key", "stale"),
+    [("school", "reuse", True), ("school", "backlash", False), ("complaint", "reuse", False)],
+)
+def test_another_school_of_re_use_makes_the_verdict_stale(what: Any, key: str, stale: bool) -> None:
+    d = Definition(parts=(Part("k", "Key", "key"),))
+    log = [
+        fact("graded", Graded("k", {"fit": "sound", "sides": "sound"}), 1),
+        fact("judged", Judged("k", "reuse"), 2),
+        fact("corrected", Corrected(what, "A", "B", key=key), 3),
+    ]
+    assert inspect(d, d.parts[0], log).stale == stale
+
+
+@pytest.mark.parametrize(
+    ("lip", "planned", "trouble"),
+    [
+        ("inward", "8", ""),
+        ("outward", "8", "lip"),
+        ("inward", "5.5", "groove"),
+        ("outward", "5.5", "lip and groove"),
+    ],
+)
+def test_a_seal_s_lip_faces_the_oil_and_runs_clear_of_the_groove(
+    lip: Any, planned: str, trouble: str
+) -> None:
+    seal = Part("s", "Seal", "seal")
+    body = SealSet("s", "5", planned, "2", lip, "inward")
+    words = inspect(Definition(parts=(seal,)), seal, [fact("seal_set", body, 1)]).basis.seal
+    assert (lip_words(lip, "inward").rstrip(".") in words) == ("lip" in trouble)
+    assert ("groove" in words) == ("groove" in trouble)
+
+
 def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
     d = Definition(parts=(Part("k", "Key", "key"), Part("c", "Cup", "key")))
     first = fact("judged", Judged("k", "replace", "sheared"), 2)
@@ -284,6 +327,41 @@ def test_moving_a_seal_by_what_is_said_makes_it_clear(found: float, planned: flo
     farther = planned + (first.move_mm + 1e-6 if planned >= found else -first.move_mm - 1e-6)
     if 0 <= farther <= 500:
         assert judge_track(found, farther, groove).clear
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "",
+        "today",
+        "2026-1-1",
+        "2026-13-01",
+        "2026-00-10",
+        "2026-11-00",
+        "2026-11-31",
+        "2026-02-29",
+        "0000-01-01",
+    ],
+)
+def test_what_is_no_day_is_refused(text: str) -> None:
+    with pytest.raises(InputError) as refused:
+        check_day(text, "due")
+    assert refused.value.field == "due"
+
+
+@pytest.mark.parametrize("text", ["0001-01-01", "2024-02-29", "2026-12-31", "9999-10-10"])
+def test_a_day_is_taken_as_it_was_written(text: str) -> None:
+    assert check_day(text) == text
+
+
+@pytest.mark.parametrize(("most", "at"), [(500, 0), (500, 1), (20, 2)])
+def test_a_depth_and_a_groove_have_their_range_and_both_ends_of_it(most: float, at: int) -> None:
+    sizes = [10.0, 10.0, 2.0]
+    for size in (0.0, float(most)):
+        judge_track(*(size if i == at else s for i, s in enumerate(sizes)))
+    for size in (-0.01, most + 0.01):
+        with pytest.raises(RangeError, match=f"must be 0 to {most} mm"):
+            judge_track(*(size if i == at else s for i, s in enumerate(sizes)))
 
 
 def test_a_depth_that_cannot_be_is_refused() -> None:

@@ -85,12 +85,17 @@ def test_tooth_counts_have_a_range(teeth: tuple[int, int]) -> None:
     [
         (40, [1, 2, 3], "3 teeth side by side"),
         (40, [40, 1, 2], "3 teeth side by side"),
+        (40, [1, 5, 10], "3 teeth side by side"),
+        (40, [1, 5, 11], "On one side"),
         (40, [1, 4, 8, 12, 15], "On one side"),
         (12, [1, 2, 4], "3 teeth side by side"),
         (40, [1, 9, 22, 30], "Scattered"),
         (40, [1, 21], "Every 20th tooth: something"),
         (33, [1, 12, 23], "Every 11th tooth: something"),
         (63, [1, 22, 43], "Every 21st tooth: something"),
+        (66, [1, 23, 45], "Every 22nd tooth: something"),
+        (69, [1, 24, 47], "Every 23rd tooth: something"),
+        (39, [1, 14, 27], "Every 13th tooth: something"),
         (10, list(range(1, 9)), "All round"),
     ],
 )
