@@ -132,6 +132,20 @@ def test_a_step_is_short_enough_for_the_steepest_answer_that_is_held() -> None:
     assert sense_step(b, x[[0, 2]], 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(2)) is None
 
 
+def test_who_answers_half_as_much_is_moved_twice_as_far_to_see_the_way() -> None:
+    x = np.arange(0.0, 400.0)
+    free = Aim(-30, 30, 30, -80.0)
+    one, half = (
+        sense_step(
+            learn(start([k], 0.01, signs=(1.0, -1.0)), [0.0], 0.0, 4.0), x, 0.0, free, 1.0, np.ones(len(x))
+        )
+        for k in (1.0, 0.5)
+    )
+    assert one is not None and half is not None
+    assert x[half] == pytest.approx(2 * x[one], abs=2)
+    assert x[one] > 10
+
+
 def test_an_empty_drawer_and_an_empty_pack_reach_nothing() -> None:
     found = reachable({}, (), 4)
     assert [a.shape for a in (found.sums, found.handled, found.plates, found.counts)] == [

@@ -19,6 +19,16 @@ def test_packs_are_positions_in_mm_with_what_each_costs() -> None:
     assert found.state(here) == ShimPack((500_000,))
 
 
+def test_a_pack_of_miked_plates_stands_as_high_as_they_measure() -> None:
+    found = choices(
+        Packs(3, miked=((100_000, 103_000), (500_000, 499_000))), ShimPack((500_000,)), STOCK, 0.5
+    )
+    heights = {found.state(i).packs[0]: float(found.at[i]) for i in range(len(found.at))}
+    assert heights[(500_000,)] == pytest.approx(0.499)
+    assert heights[(500_000, 100_000)] == pytest.approx(0.602)
+    assert heights[(500_000, 100_000, 50_000)] == pytest.approx(0.652)
+
+
 def test_a_pack_over_the_most_plates_is_not_offered_unless_it_is_in_now() -> None:
     found = choices(Packs(1), ShimPack((500_000, 100_000)), STOCK, 0.5)
     assert max(len(found.state(i).packs[0]) for i in range(len(found.at))) == 2

@@ -38,9 +38,18 @@ def test_a_needle_that_never_moved_is_censored_at_the_resolution() -> None:
     assert travel_value({"up": [0, 0]}, Gauge("g", "fine", division=0.001), 0.0035) == AtMost(0.002)
 
 
-@pytest.mark.parametrize(("typed", "meant"), [(1.45, 0.145), (0.0145, 0.145), (3.683, 0.145), (145.0, 0.145)])
+@pytest.mark.parametrize(
+    ("typed", "meant"),
+    [(1.45, 0.145), (0.0145, 0.145), (3.683, 0.145), (0.0057, 0.145), (145.0, 0.145), (0.000145, 0.145)],
+)
 def test_slips_against_earlier_readings(typed: float, meant: float) -> None:
-    assert find_slips(typed, [0.145, 0.14], None)[0].meant == pytest.approx(meant)
+    assert find_slips(typed, [0.145, 0.14], None)[0].meant == pytest.approx(meant, rel=0.01)
+
+
+@pytest.mark.parametrize(("typed", "factor"), [(1.45, 10), (3.683, 25.4), (145.0, 1000), (0.0057, 1 / 25.4)])
+def test_a_slip_says_by_how_much(typed: float, factor: float) -> None:
+    (slip,) = find_slips(typed, [0.145, 0.14], None)
+    assert slip.factor == pytest.approx(factor)
 
 
 def test_a_first_reading_is_held_against_the_plausible_span() -> None:

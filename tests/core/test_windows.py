@@ -5,6 +5,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from bornek.core.errors import RangeError
+from bornek.core.quantities import Speech
 from bornek.core.windows import AtMost, Interval, Normal, Value, Verdict, Window, chance_in, verdict
 
 W = Window(0.06, 0.12, "drawing")
@@ -44,6 +45,34 @@ def test_not_proven_says_on_which_side_it_reads() -> None:
 )
 def test_brackets_and_censored_values_are_judged_as_they_are(value: Value, code: str) -> None:
     assert verdict(value, W).code == code
+
+
+@pytest.mark.parametrize(
+    ("value", "leaning"),
+    [
+        (Interval(0.05, 0.07), "low"),
+        (Interval(0.11, 0.13), "high"),
+        (Interval(0.05, 0.13), ""),
+        (AtMost(0.08), "low"),
+        (AtMost(0.5), ""),
+    ],
+)
+def test_a_bracket_over_one_end_leans_to_it_and_over_both_to_neither(value: Value, leaning: str) -> None:
+    assert verdict(value, W).leaning == leaning
+
+
+@pytest.mark.parametrize(
+    ("lo", "hi", "words"),
+    [
+        (0.06, 0.12, "0.06–0.12"),
+        (0.0, 0.05, "0.00–0.05"),
+        (-0.05, 0.02, "−0.05 to 0.02"),
+        (None, 0.1, "at most 0.10"),
+        (0.1, None, "at least 0.10"),
+    ],
+)
+def test_a_window_is_said_by_its_ends(lo: float | None, hi: float | None, words: str) -> None:
+    assert Window(lo, hi, "drawing").words(Speech()) == words
 
 
 def test_an_open_end_is_always_met() -> None:
