@@ -22,7 +22,7 @@ from bornek.core.trace.presses import (
 )
 from bornek.core.trace.pries import find_pries, take_pull
 from bornek.core.trace.rests import find_rests
-from bornek.core.trace.seen import MARKED, look
+from bornek.core.trace.seen import LOOKED_S, MARKED, each_line, look
 from bornek.core.trace.still import take_still
 from bornek.core.trace.taken import check_figures, figure_words
 from bornek.core.trace.trace import Trace, noise
@@ -152,11 +152,59 @@ def test_a_gauge_that_sends_once_a_second_is_taken_by_a_press_once_it_stands() -
     assert [t and t.value for t in taken] == [None, pytest.approx(0.2)]
 
 
-def test_a_mark_of_the_zero_is_said() -> None:
-    half = turn(0.06, 90)
-    begun = half.cut(0, 60)
-    assert look("turn", begun, STEP, [Press(1, 1.6)]).words == MARKED
-    assert look("turn", begun, STEP).words == ""
+def test_a_press_sees_all_that_was_sent_up_to_its_moment_and_nothing_after() -> None:
+    trace = steps((0.2, 1), (0.3, 1))
+    (found,) = answer_presses("still", trace, STEP, [Press(1, float(trace.t[24]))])
+    assert found.taken is not None
+    assert (found.taken.last, found.taken.value) == (24, pytest.approx(0.2))
+
+
+@pytest.mark.parametrize("t", [np.arange(3) * 1.0, np.arange(10) * 0.02])
+def test_few_values_and_a_short_time_show_no_rest(t: np.ndarray) -> None:
+    assert take_still(Trace(t, 0 * t + 0.2), STEP) is None
+
+
+def test_a_mark_of_the_zero_is_said_for_a_while() -> None:
+    whole = turn(0.06, 90)
+    for seconds, words in ((2.4, MARKED), (5.4, MARKED), (5.8, "")):
+        assert look("turn", whole.cut(0, round(seconds * 25)), STEP, [Press(1, 1.6)]).words == words
+    assert look("turn", whole.cut(0, 60), STEP).words == ""
+
+
+def test_a_press_at_the_seat_does_not_swallow_the_pry_around_it() -> None:
+    seen = look("pry", steps((0, 1.2), (0.145, 1), (0, 1)), STEP, [Press(1, 1.1)])
+    assert [round(p.taken.value, 3) for p in seen.presses if p.taken] == [0.0]
+    assert [round(t.value, 3) for t in seen.takes] == [0.145]
+
+
+def test_a_press_after_a_pry_leaves_the_pry_as_it_was() -> None:
+    seen = look("pry", steps((0, 1), (0.145, 1), (0, 2), (0.2, 1)), STEP, [Press(1, 4.9)])
+    assert [round(t.value, 3) for t in seen.takes] == [0.145]
+    assert [round(p.taken.value, 3) for p in seen.presses if p.taken] == [0.2]
+
+
+def test_what_was_long_ago_is_not_looked_at() -> None:
+    trace = steps((0, 2), (0.145, 1), (0, LOOKED_S + 1))
+    assert not look("pry", trace, STEP).takes
+    assert look("pry", trace.cut(0, 50 * 25), STEP).takes == ()
+    assert len(look("pry", trace.cut(0, 6 * 25), STEP).takes) == 1
+    answered = look("still", trace, STEP, [Press(1, 1.5), Press(2, 20.0)]).presses
+    assert [a.press.number for a in answered] == [2]
+
+
+def test_a_press_before_anything_was_sent_is_answered_too() -> None:
+    none = Trace(np.array([]), np.array([]))
+    assert [a.words for a in look("still", none, STEP, [Press(1, 0.0)]).presses] == [TOO_EARLY]
+    assert look("turn", none, STEP, [Press(1, 0.0)]).words == ""
+
+
+def test_every_line_of_a_gauge_with_its_own_button_is_a_reading() -> None:
+    takes = each_line(Trace(np.array([0.0, 4.0, 9.0]), np.array([0.1, 0.12, 0.11]), 7)).takes
+    assert [(t.how, t.value, t.first, t.last, t.mark) for t in takes] == [
+        ("line", 0.1, 7, 7, 7),
+        ("line", 0.12, 8, 8, 8),
+        ("line", 0.11, 9, 9, 9),
+    ]
 
 
 def test_a_settled_value_is_the_middle_of_what_was_shown() -> None:

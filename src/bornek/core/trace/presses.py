@@ -19,7 +19,6 @@ AT_ONCE_S = 0.3
 STALE_S = 1.5
 """A value so old says nothing of where the needle stands now."""
 UNSETTLED = "Not taken: the needle still moves. Hold it until it stands, then press again."
-UNSEATED = "Not taken: the needle never stood at its seat. Let go, let it rest, then pull."
 TOO_EARLY = "Not taken: the gauge has hardly sent anything yet. Press again in a moment."
 NOTHING_NEW = (
     "Not taken: the gauge has sent nothing since the press before. See whether it is on, then press again."
@@ -64,7 +63,7 @@ def answer_presses(
         until = trace.cut(0, int((trace.t <= press.at).sum()))
         words = _no_ground(until, press, before)
         taken = None if words else _take(motion, until, step)
-        answer = Answered(press, taken, words or ("" if taken else _unrest(motion, until, step)))
+        answer = Answered(press, taken, words or ("" if taken else UNSETTLED))
         before = answer if taken else before
         found.append(answer)
     return tuple(found)
@@ -83,7 +82,3 @@ def _no_ground(until: Trace, press: Press, before: Answered | None) -> str:
     if len(until) < LEAST_VALUES:
         return TOO_EARLY
     return STALE if press.at - float(until.t[-1]) > STALE_S else ""
-
-
-def _unrest(motion: Motion, until: Trace, step: float) -> str:
-    return UNSEATED if motion == "pry" and take_still(until, step) else UNSETTLED
