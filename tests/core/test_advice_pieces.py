@@ -8,21 +8,30 @@ from typing import Any
 import numpy as np
 import pytest
 
-from bornek.core.advice.belief import FIRST_SD_UM, UM, learn, learn_at_most, start
+from bornek.core.advice.belief import (
+    FIRST_SD_UM,
+    OUTLIER_SD_UM,
+    OUTLIER_SHARE,
+    UM,
+    learn,
+    learn_at_most,
+    start,
+)
 from bornek.core.advice.choose import Aim
-from bornek.core.advice.creep import creep
+from bornek.core.advice.creep import creep, truly_in
 from bornek.core.advice.first_steps import sense_step
 from bornek.core.advice.history import History, Round, Row
 from bornek.core.advice.memory import _apart
-from bornek.core.advice.packs import THIN_TO, reachable, thinned
-from bornek.core.advice.pairs import reachable_pairs
+from bornek.core.advice.packs import THIN_TO, _by_sums, reachable, thinned
+from bornek.core.advice.pairs import _join, reachable_pairs
 from bornek.core.advice.replay import _far, _start, observe, replay, slope
 from bornek.core.advice.stock import possible
+from bornek.core.advice.what_if import pairs_of
 from bornek.core.settings.kind import Outcome, Result
-from bornek.core.settings.knobs import Knob, Packs, Response
+from bornek.core.settings.knobs import Continuous, Knob, Packs, Response
 from bornek.core.settings.records import Context, Learned
-from bornek.core.settings.state import ShimPack
-from bornek.core.windows import AtMost, Normal, Window
+from bornek.core.settings.state import Position, ShimPack
+from bornek.core.windows import AtMost, Normal, Verdict, Window
 
 WINDOW = Window(0.06, 0.12, "card")
 ROW = Row(
@@ -146,6 +155,31 @@ def test_who_answers_half_as_much_is_moved_twice_as_far_to_see_the_way() -> None
     assert x[one] > 10
 
 
+def test_of_two_packs_of_one_sum_the_one_that_handles_fewer_is_kept() -> None:
+    """400 µm of two plates is what is in; 100 and 300 would be three handled."""
+    have, free = np.array([0, 2, 0]), np.array([1, 2, 1])
+    found = _by_sums((100, 200, 300), have, free, 2)
+    of_400 = [c.tolist() for c in found if c @ [100, 200, 300] == 400 and c.sum() == 2]
+    assert of_400 == [[0, 2, 0]]
+
+
+def test_of_two_splits_the_one_that_handles_fewer_is_taken_though_it_has_more_plates() -> None:
+    lefts, right = np.array([[0, 1], [2, 0]]), np.array([[0, 0]])
+    found = _join(lefts, right, np.array([2, 0]), np.array([0, 0]), np.array([9, 9]))
+    assert found is not None
+    assert (found[0], found[1], found[2].tolist()) == (0, 2, [2, 0])
+
+
+def test_a_round_is_far_beyond_two_and_a_half_sds_of_all_that_is_held() -> None:
+    row = replace(ROW, belief=learn(ROW.belief, [0.0], 0.0, 1.0))
+    y, sd = row.belief.predict([0.0])
+    whole = math.sqrt(sd**2 + (2.0**2) / 4 + OUTLIER_SHARE * OUTLIER_SD_UM**2)
+    for share, far in ((0.98, False), (1.02, True)):
+        for side in (-1, 1):
+            at = row.aim + (y + side * share * 2.5 * whole) / UM
+            assert _far(row, [0.0], Normal(at, 0.0), None) == far
+
+
 def test_an_empty_drawer_and_an_empty_pack_reach_nothing() -> None:
     found = reachable({}, (), 4)
     assert [a.shape for a in (found.sums, found.handled, found.plates, found.counts)] == [
@@ -188,6 +222,46 @@ def test_what_only_goes_onward_is_never_advised_back() -> None:
     assert scores.rounds[best] == 1.0
     assert others.min() >= 2.0
     assert others.max() <= 2.0 + 90.0 / 50.0
+
+
+def test_what_a_travel_would_truly_bring_goes_by_the_step_to_it() -> None:
+    """From 40 as from 0; and there is no way back."""
+    read: Any = SimpleNamespace(states={}, held_out=False, values={"play": Normal(ROW.aim + 0.05, 0.002)})
+
+    def chance(begun: float, x: float) -> float:
+        history: Any = SimpleNamespace(
+            memo={}, rows=(ROW,), standing=(read,), last=read, travels=lambda s: [begun]
+        )
+        return truly_in(history, x)
+
+    assert 0 <= chance(0.0, 0.0) < 0.2
+    for step in (10.0, 40.0, 80.0):
+        assert chance(40.0, 40.0 + step) == pytest.approx(chance(0.0, step))
+        assert chance(40.0, 40.0 - step) == pytest.approx(chance(0.0, 0.0))
+
+
+def test_every_pair_of_places_brings_what_each_alone_would() -> None:
+    knobs = tuple(Knob(k, k, k, "mm", Continuous(0.01, -1.0, 1.0)) for k in "ab")
+    rows = tuple(
+        replace(ROW, key=key, belief=learn(start(k0, 0.05), [0.0, 0.0], 12.0, 1.0), k0=tuple(k0))
+        for key, k0 in (("play", [0.5, -0.3]), ("lash", [0.2, 0.9]))
+    )
+    states: Any = {"a": Position(0.1), "b": Position(0.2)}
+    values = {row.key: Normal(0.1, 0.002) for row in rows}
+    read: Any = Round(1, states, Outcome((), (), Verdict("in")), values, {})
+    history = History(
+        (read,), rows, knobs, response=Response((), (), (), (), (), ()), start={"a": 0.1, "b": 0.2}
+    )
+    places = (np.array([0.05, 0.1, 0.3]), np.array([0.15, 0.4]))
+    reaches: Any = [SimpleNamespace(at=at, knob=knob) for at, knob in zip(places, knobs, strict=True)]
+    found = pairs_of(history, reaches)
+    for i, a in enumerate(places[0]):
+        for j, b in enumerate(places[1]):
+            told = history.expect({"a": Position(a), "b": Position(b)})
+            assert {k: v[i, j] for k, v in found.values.items()} == pytest.approx(
+                {k: v for k, (v, _) in told.items()}
+            )
+            assert found.lands[i, j] == all(WINDOW.holds(v) for v, _ in told.values())
 
 
 def test_a_step_onward_goes_by_what_the_adjuster_answers() -> None:

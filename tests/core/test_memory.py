@@ -1,5 +1,7 @@
 """What finished jobs of a type say of the response, and what they are kept from saying."""
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -56,6 +58,16 @@ def test_the_pool_is_trusted_to_four_fifths_and_more_jobs_are_surer() -> None:
         assert sum(p.share for p in ways if p.k == (0.8,)) == pytest.approx(0.8)
     width = [start([1.0], 0.15, priors=w).response()[1] for w in (three, seven)]
     assert width[1] < width[0]
+
+
+def test_what_is_held_before_the_first_round_scales_with_the_declared_answer() -> None:
+    """Jobs that scatter more than the declared prior is wide: half of one, of one and of two."""
+    wide = pool(jobs(0.6, 1.0, 1.4, se=0.3), 1.0)
+    assert wide is not None
+    one = [(p.k[0], p.sd[0], p.share) for p in priors(1.0, 0.05, replace(wide, sd=0.5))]
+    for k0 in (0.5, 2.0):
+        scaled = [(p.k[0] / k0, p.sd[0] / k0, p.share) for p in priors(k0, 0.05, replace(wide, sd=0.5))]
+        assert scaled == [pytest.approx(p) for p in one]
 
 
 def test_a_sense_is_remembered_when_every_job_agrees() -> None:

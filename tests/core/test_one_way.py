@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bornek.core.advice.one_way import begin, follow, learned, moved, step
+from bornek.core.advice.one_way import begin, follow, learned, moved, spread_after, step
 from bornek.core.practice.nut import drive, make_drive
 
 OFFERS = np.arange(0.0, 402.0, 2.0)
@@ -17,6 +17,21 @@ def test_a_step_carries_the_value_on_and_its_doubt_with_it() -> None:
     narrow, wide = c.p[0, 0, 0], c.p[1, 0, 0]
     assert narrow == pytest.approx(4.0 + (50 * 0.15) ** 2 + 2.5**2 + (0.03 * 50) ** 2, rel=0.01)
     assert wide == pytest.approx(4.0 + (50 * 0.30) ** 2 + 4.0**2 + (0.03 * 50) ** 2, rel=0.01)
+
+
+def test_the_spread_after_a_step_is_that_of_the_mixture_by_hand() -> None:
+    """Var y + 2 d Cov(y, k) + d² Var k + scatter of the step, of each, and how far their means lie apart."""
+    c, d = follow(-1.0, 0.15, [(0.0, 200.0, 4.0), (60.0, 150.0, 4.0)]), 80.0
+    means, inside = [], []
+    for m, p, scatter in zip(c.m, c.p, c.s_m, strict=True):
+        means.append(float(m[0] + m[1] * d))
+        inside.append(
+            float(p[0, 0] + 2 * d * p[0, 1] + d * d * p[1, 1] + scatter**2 + (0.03 * m[1] * d) ** 2)
+        )
+    mean = sum(w * m for w, m in zip(c.w, means, strict=True))
+    whole = sum(w * (v + (m - mean) ** 2) for w, v, m in zip(c.w, inside, means, strict=True))
+    assert abs(2 * d * float(c.p[0, 0, 1])) > 5
+    assert spread_after(c, np.array([d])) == pytest.approx(whole)
 
 
 def test_a_stiff_part_is_learned_from_its_first_step() -> None:

@@ -176,6 +176,36 @@ def test_a_surprise_names_the_gap_and_what_it_would_mean() -> None:
     assert "−0.200 was written down" in odd.implied
 
 
+@pytest.mark.parametrize(
+    ("before", "less", "found", "said"),
+    [
+        (0.30, 5, 1.0, "Round 2 reads ten times"),
+        (0.29, 0, 1.016, "Round 2 reads 25.4 times"),
+        (0.30, 5, 0.01, "Round 2 reads a tenth of"),
+        (0.03, 5, 0.10, "Round 1 reads a tenth of"),
+        (0.0118, 5, 0.10, "Round 1 reads 1/25.4 of"),
+    ],
+)
+def test_a_reading_in_another_unit_or_with_a_shifted_point_is_guessed(
+    before: float, less: int, found: float, said: str
+) -> None:
+    ctx = bench(((50, 25), before), ((50, less) if less else (50,), found))
+    odd = surprise(KIND, ctx, replayed(ctx))
+    assert odd is not None
+    assert odd.slips[0] == f"{said} what would fit: unit or decimal point."
+
+
+def test_what_a_surprise_would_mean_goes_by_what_this_unit_gives() -> None:
+    """0.50 mm of shim gave 0.40 mm before: 0.16 more than in round 2 would be 0.20 of shim."""
+    ctx = bench(((100, 25), 0.90), ((50, 25), 0.50), ((50, 5), 0.66))
+    history = replayed(ctx)
+    gives = history.row.belief.response()[0]
+    odd = surprise(KIND, ctx, history)
+    assert odd is not None
+    assert gives < 0.9
+    assert f"changed by +{0.16 / gives:.3f} mm" in odd.implied
+
+
 def test_an_explained_surprise_is_one_no_more() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 5), 0.25), explanations=(Explanation(2, "unexplained"),))
     assert surprise(KIND, ctx, replayed(ctx)) is None
