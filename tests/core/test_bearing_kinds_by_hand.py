@@ -334,3 +334,9 @@ def test_what_gives_may_halve_as_the_bearing_tightens(kind: str) -> None:
 def test_an_earlier_inspection_without_a_time_is_refused_with_what_to_write(hours: str) -> None:
     with pytest.raises(InputError, match="running hours like 2000"):
         read_earlier(f"{hours} 0.05 0.03", "hours", "mm")
+
+
+def test_a_good_axis_that_scatters_teaches_a_band_as_wide_as_one_more_time_may_lie() -> None:
+    """1.4, 2.0, 2.6: s = 0.6, 2 · 0.6 · √(1 + 1/3) = 1.386 about 2.0."""
+    assert band_of([1.4, 2.0, 2.6]) == pytest.approx((0.6144, 3.3856), abs=1e-4)
+    assert band_of([2.0, 2.0, 2.0]) == pytest.approx((1.7, 2.3))

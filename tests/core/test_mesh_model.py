@@ -21,6 +21,7 @@ from bornek.core.mesh.paint import as_painted
 from bornek.core.mesh.seen import crowned_as_painted, spread_of, standing
 from bornek.core.mesh.slopes import slopes
 from bornek.core.mesh.turning import loaded_flank, pinion_turns, thrust
+from bornek.core.settings.bevel_picture import ring as bevel_ring
 
 SETS = {"S1": S1, "S2": S2, "S3": S3, "S2 biased": replace(S2, bias=0.6), "S3 biased": replace(S3, bias=0.6)}
 HOME_LASH = 0.150
@@ -190,6 +191,16 @@ def test_an_outline_holds_its_centre_and_lies_on_the_flank(name: str, pinion: fl
     assert len(ring) == RAYS
     assert all(0 <= x <= 1 and 0 <= y <= 1 for x, y in ring)
     assert min(x for x, _ in ring) < c.x < max(x for x, _ in ring)
+
+
+def test_a_reckoned_pattern_is_laid_about_where_the_paint_was_seen() -> None:
+    c = contact(S1, "drive", Shift())
+    here, there = bevel_ring(c), bevel_ring(c, (c.x + 0.02, c.y - 0.03))
+    assert here is not None and there is not None
+    assert there.centre == pytest.approx((c.x + 0.02, c.y - 0.03), abs=1e-3)
+    for (x0, y0), (x1, y1) in zip(here.outline, there.outline, strict=True):
+        assert x1 == pytest.approx(min(max(x0 + 0.02, 0), 1), abs=2e-3)
+        assert y1 == pytest.approx(min(max(y0 - 0.03, 0), 1), abs=2e-3)
 
 
 def test_a_gear_that_stands_far_off_touches_nothing_and_has_no_outline() -> None:

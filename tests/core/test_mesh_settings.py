@@ -275,6 +275,19 @@ def test_the_lash_around_tells_how_far_the_gear_runs_out(tir: float, high: float
     assert runout_of_lash_mm(k * e, 20) == pytest.approx(tir)
 
 
+def test_the_runout_is_of_the_gear_wherever_the_indicator_stands() -> None:
+    """At 126 mm from the axis it swings by 126/z of what it does at the pitch circle."""
+    pitch = SPUR["module"] * SPUR["z2"] / 2  # type: ignore[operator]
+    swing = {0: 0.02, 1: 0.0, 2: -0.02, 3: 0.0}
+    found = []
+    for radius in (pitch, 0.9 * pitch):
+        lash = {f"lash.{n + 1}": str((0.5 + v) * radius / pitch) for n, v in swing.items()}
+        given = SPUR | {"places": 4, "variation": 1.0, "indicator_radius": radius}
+        found.append(value(played(Case("spur_lash", given, (lash,))), "runout"))
+    assert found[0] == pytest.approx(runout_of_lash_mm(0.02, 20))
+    assert found[1] == pytest.approx(found[0], rel=1e-4)
+
+
 def test_the_measured_centre_distance_says_what_it_makes_of_backlash() -> None:
     """176.05 where 17/71 of module 4 want 176: 2·tan 20°·0.05."""
     assert value(played(CASES["spur-read"]), "by_centre") == pytest.approx(0.0364, abs=1e-4)

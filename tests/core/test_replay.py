@@ -206,6 +206,18 @@ def test_what_a_surprise_would_mean_goes_by_what_this_unit_gives() -> None:
     assert f"changed by +{0.16 / gives:.3f} mm" in odd.implied
 
 
+@pytest.mark.parametrize(
+    ("travel", "flagged", "either"),
+    [(0.16, False, False), (0.17, True, True), (0.18, True, True), (0.19, True, False)],
+)
+def test_what_may_as_well_be_the_unit_is_asked_and_what_may_not_is_held_out(
+    travel: float, flagged: bool, either: bool
+) -> None:
+    """Expected at 0.100. Asked while one chance in four is left that every round is right."""
+    last = replayed(bench(((50, 25), 0.30), ((50, 5), travel))).last
+    assert (last.flagged, last.either, last.held_out) == (flagged, either, flagged and not either)
+
+
 def test_an_explained_surprise_is_one_no_more() -> None:
     ctx = bench(((50, 25), 0.30), ((50, 5), 0.25), explanations=(Explanation(2, "unexplained"),))
     assert surprise(KIND, ctx, replayed(ctx)) is None

@@ -77,6 +77,15 @@ def test_a_preload_is_not_in_before_its_drag_is_read() -> None:
     assert compute(KIND, data)["verdict"]["code"] == "in"
 
 
+def test_the_preload_by_shims_is_shown_step_by_step() -> None:
+    """0.245 at a pack of 0.90; 0.33 less is in, and a shim of 1.00 gives 1.00 while nothing else was seen."""
+    sheet = compute(KIND, second_round(preload(), [0.5, 0.05, 0.02], "0"))
+    lines = {x["label"]: (x["sum"], x["result"]) for x in sheet["outcome"]["results"][0]["working"]["lines"]}
+    assert lines["Play, the last that showed"][1] == "0.245"
+    assert lines["Shims since"][1] == "−0.330"
+    assert lines["Play less shims"] == ("0.245 + 1.00 × −0.330; negative is preload", "−0.085")
+
+
 def test_a_drag_outside_its_window_is_out_whatever_the_shims_say() -> None:
     data = second_round(preload(), [0.5, 0.05, 0.02], "0")
     data["entries"] += [

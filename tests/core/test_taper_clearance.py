@@ -51,6 +51,35 @@ def driven(sheet: dict[str, Any]) -> float:
     return at
 
 
+@pytest.mark.parametrize(
+    ("pitch", "slots", "words"),
+    [
+        (2, 8, "The next slot is at most 0.017 more of reduction, 0.005 is left: NOT on to the next slot"),
+        (
+            2,
+            40,
+            "The next slot is at most 0.003 more of reduction, 0.005 is left: it may go on to the next slot",
+        ),
+    ],
+)
+def test_the_nut_goes_on_to_its_next_slot_only_as_far_as_the_reduction_allows(
+    pitch: float, slots: int, words: str
+) -> None:
+    """2 mm by 8 slots is 0.25 mm of drive, by 15 of it to 1 of reduction 0.0167; 0.040 less 0.0355 is left."""
+    sheet = case(
+        ("0.0700 0.0705", "0.0700 0.0705"), ("0.0350 0.0355", "0.0350 0.0355"), pitch=pitch, slots=slots
+    )
+    (lock,) = (c["posture"] for c in sheet["cells"] if c["slot"] == "lock")
+    assert lock.startswith(words)
+
+
+def test_the_least_clearance_may_leave_less_than_the_reduction_would() -> None:
+    """0.026 at the tightest roller and 0.025 must be left: 0.001, though the reduction would allow 0.005."""
+    rounds = (("0.0610 0.0615", "0.0610 0.0615"), ("0.0260 0.0265", "0.0260 0.0265"))
+    (lock,) = (c["posture"] for c in case(*rounds, pitch=2, slots=40)["cells"] if c["slot"] == "lock")
+    assert "0.001 is left: NOT on" in lock
+
+
 def test_the_unmounted_round_aims_by_school_and_says_the_drive_for_it() -> None:
     fine = ("0.0700 0.0705", "0.0700 0.0705")
     # 0.030 and 0.040 of reduction, each drawn in by 0.0005; s = 0.45/0.030 and 0.60/0.040 of it

@@ -33,5 +33,5 @@ def draw_nut_on_carrier(jacked: bool, lift: str = "") -> Section:
     f.gauge(60, 36, (138, 18 - up))
     if jacked:
         f.arrow((165, 204), (165, 178))
-        f.words("jack", 172, 188)
+        f.words("jack", 172, 186)
     return f.scene()
