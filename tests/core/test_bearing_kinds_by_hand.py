@@ -140,6 +140,17 @@ def test_a_torque_limit_is_read_on_the_cord_by_its_radius() -> None:
     assert (window["lo"], window["hi"]) == pytest.approx((44.0, 50.0))
 
 
+def test_a_force_limit_is_read_as_torque_by_the_cord_s_radius() -> None:
+    """34 to 40 N at 50 mm are 1.7 to 2.0 N·m, and the seals' own 0.5 come on top."""
+    typed = {
+        "read_as": "torque", "limit_as": "force", "radius": 50, "bearings": "new", "new_least": "34 N", "new_greatest": "40 N",
+        "source": "card",
+    }  # fmt: skip
+    entries = [{"slot": f"{s}.{n}", "value": v} for s, v in (("seal", 0.5), ("drag", 2.3)) for n in (1, 2, 3)]
+    window = result(compute("rolling_drag", {"given": typed, "entries": entries}), "drag")["window"]
+    assert (window["lo"], window["hi"]) == pytest.approx((2.2, 2.5))
+
+
 def test_a_drag_like_that_of_the_seals_is_no_load_yet() -> None:
     assert "No load yet" in said(drag("drag-not-loaded"))
 
@@ -229,6 +240,13 @@ def test_half_the_time_is_twice_the_drag() -> None:
     sheet = played(Case("feel_nut", SCREW, ({"spin": (1.05, 0.0), "play": (0.004, 0.001), "lump": "even"},)))
     assert lines(sheet, "spin")["Drag"].startswith("2.00 times")
     assert sheet["verdict"]["code"] == "out_low"
+
+
+@pytest.mark.parametrize(("slowest", "asked"), [("2.79", False), ("2.81", True)])
+def test_flicks_that_differ_by_more_than_two_fifths_are_asked_for_again(slowest: str, asked: bool) -> None:
+    seen = {"spin.1": "2.0", "spin.2": "2.1", "spin.3": slowest, "play": (0.004, 0.0), "lump": "even"}
+    checks = played(Case("feel_nut", SCREW, (seen,)))["outcome"]["checks"]
+    assert any("The flicks differ from 2.0 to 2.8 s" in c["sentence"] for c in checks) == asked
 
 
 def test_a_lump_is_tapped_out_before_any_nut_is_turned() -> None:

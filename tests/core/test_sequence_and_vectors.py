@@ -1,6 +1,7 @@
 """Kinds 7, 12 and 15 in depth."""
 
 import math
+from types import SimpleNamespace
 from typing import Any
 
 import pytest
@@ -10,7 +11,11 @@ from hypothesis import strategies as st
 from bornek.core.around import first_harmonic
 from bornek.core.compute import compute
 from bornek.core.settings.bevel_mesh import centroid
+from bornek.core.settings.common import confirm
+from bornek.core.settings.guarded import steps_scene
 from bornek.core.settings.nut_lock import lock_step_deg
+from bornek.core.settings.records import Confirm, Entry
+from bornek.core.settings.sector_stations import stops
 from bornek.core.settings.spring_thrust_nut import STEPS
 
 ORDER = [key for key, *_ in STEPS]
@@ -146,3 +151,21 @@ def test_ladder_and_sentence_agree_to_the_digit_once_the_unit_was_learned() -> N
     rung = next(r["label"] for r in ladder["rungs"] if r["label"].startswith(best["label"]))
     assert rung == f"{best['label']} = {best['expected'][0]['v']:.3f}"
     assert f"to {best['label']}. Expect {best['expected'][0]['v']:.3f}" in said(sheet)
+
+
+def test_the_steps_of_a_sequence_stand_done_live_or_barred() -> None:
+    slots = [confirm(key, key.title(), "Steps", "Confirm.") for key in ("lock", "lift", "turn")]
+    ctx: Any = SimpleNamespace(now=lambda: [SimpleNamespace(slot="lock")])
+    on: Any = SimpleNamespace(slots=slots, stop="", restart_at="", next="lift")
+    assert [s.state for s in steps_scene(ctx, on, "Steps").steps] == ["done", "live", "blocked"]
+    stopped: Any = SimpleNamespace(slots=slots, stop="Out of order.", restart_at="lift", next=None)
+    assert [s.state for s in steps_scene(ctx, stopped, "Steps").steps] == ["blocked", "stopped", "blocked"]
+
+
+@pytest.mark.parametrize(
+    ("slot", "words"), [("timed", "A tooth out"), ("torqued", "Not tight"), ("lost", "")]
+)
+def test_of_sectors_a_no_stops_and_a_yes_goes_on(slot: str, words: str) -> None:
+    said = stops(Entry("e", slot, Confirm(False), 1))
+    assert said.startswith(words) and bool(said) == bool(words)
+    assert stops(Entry("e", slot, Confirm(True), 1)) == ""

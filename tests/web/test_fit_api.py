@@ -128,6 +128,33 @@ def test_what_cannot_be_laid_down_is_refused_in_words(
     assert problem["field"] == field and words in problem["message"]
 
 
+@pytest.mark.parametrize(
+    ("sort", "details", "given"),
+    [
+        ("oven", {"hottest": "180"}, {"heater": "oven", "heater_c": "180"}),
+        ("freezer", {"coldest": "-70"}, {"cooler": "freezer", "cooler_c": "-70"}),
+        ("oven", {}, None),
+        ("freezer", {}, None),
+    ],
+)
+def test_a_tool_of_the_yard_fills_in_what_its_card_says(
+    client: FlaskClient, sort: str, details: dict[str, str], given: dict[str, str] | None
+) -> None:
+    card = {
+        "id": "own",
+        "tool": "own",
+        "name": "Own tool",
+        "sort": sort,
+        "count": 1,
+        "details": details,
+        "seen": 0,
+    }
+    answer = client.post("/api/tools", json=card, headers={"X-Mechanic": "oda"})
+    assert answer.status_code == 201, answer.get_json()
+    ready = client.get("/api/jobs/w17/fit").get_json()["ready"]
+    assert [r["given"] for r in ready if r["name"] == "Own tool"] == ([] if given is None else [given])
+
+
 def test_from_the_oven_to_the_feeler(client: FlaskClient, write: Write, clock: Clock) -> None:
     fit = laid(write, "fit_heat", HEAT)
     assert (fit["hot"]["state"], fit["open"]) == ("planned", True)

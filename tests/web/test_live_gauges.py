@@ -9,9 +9,11 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from bornek.core.gauges import Gauge
 from bornek.core.trace.presses import STALE
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
+from bornek.services.setting.live import text_of
 from gauges import CARD, MARL, simulated, until, write_card
 
 SETTING = "p22.thrust-end-play"
@@ -119,6 +121,25 @@ def test_a_press_before_the_unit_is_known_takes_nothing_then_or_later(client: Fl
         client.post("/api/gauges/talk/unit", json={"unit": "in"})
         after = live(client, f"{at}~{asked['presses']}")[0]
     assert (after["says"]["asks"], after["takes"]) == ([], [])
+
+
+def test_every_line_of_a_gauge_with_its_own_button_is_a_reading_of_its_own(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim, way="pedal")
+        session = until(lambda: (g := live(client, f"{UP}~talk")[0])["number"] and g)["session"]
+        takes = until(
+            lambda: (x := live(client, f"{UP}~talk~{session}~0~0")[0]["takes"]) and len(x) > 3 and x
+        )
+    assert len({t["id"] for t in takes}) == len(takes)
+    assert {t["fills"][0]["text"] for t in takes} == {"0.200"}
+
+
+@pytest.mark.parametrize(
+    ("value", "text"),
+    [(-0.0002, "0.000"), (0.0002, "0.000"), (-1.0, "-1.000"), (1.0, "1.000"), (-0.0006, "-0.001")],
+)
+def test_a_value_is_said_to_what_the_gauge_shows_apart(value: float, text: str) -> None:
+    assert text_of(value, Gauge("g", "dial", division=0.001, interpolation=1.0)) == text
 
 
 def test_the_key_at_a_gauge_that_sends_by_its_own_button_says_so(client: FlaskClient) -> None:

@@ -136,6 +136,7 @@ def test_wrong_ones_slow_down_and_the_right_one_waits_too(guard: Flask, clock: C
         assert browser.enter("mechanic", phrase="not my words at all").status_code == 403
     waits = browser.enter("mechanic")
     assert waits.status_code == 429 and "wait" in waits.get_json()["message"]
+    assert 30 <= waits.get_json()["details"]["seconds"] <= 31
     clock.on(seconds=31)
     assert browser.enter("mechanic").status_code == 201
     assert browser.enter("mechanic", phrase="not my words at all").status_code == 403

@@ -186,6 +186,18 @@ def test_reread_opens_a_new_round_with_the_same_pack(pump: Bench) -> None:
     assert pack_in(view) == [0.5, 0.2]
 
 
+def test_a_round_is_explained_once(pump: Bench) -> None:
+    pump.act("as_found", 0.5, 0.25, 0.1)
+    pump.read_all(("0.30",) * 3, ("0.30",) * 3)
+    pump.act("move", 0.5, 0.2)
+    view = pump.read_all(("0.35",) * 3, ("0.35",) * 3)
+    answer = {"cause": "unexplained", "words": "looked everywhere"}
+    view = pump.written("explanations", answer | {"id": "x1", "seen": view["version"]})
+    again = pump.post("explanations", answer | {"id": "x2", "seen": view["version"]})
+    assert again.status_code == 422
+    assert again.get_json()["message"] == "This round has been explained already."
+
+
 def test_a_move_after_signing_shows_signed_then_disturbed(client: FlaskClient) -> None:
     done = Bench(client, "w11.output-end-play", "jun")
     view = done.act("move", 0.5, 0.25)
