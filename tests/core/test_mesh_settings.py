@@ -232,6 +232,11 @@ def test_bound_as_found_it_is_let_free_by_the_least_step(sense: str, words: str)
     assert say(sheet).startswith("It binds.") and words in say(sheet)
 
 
+def test_sectors_that_read_no_lost_motion_at_all_may_be_tightened_and_read_again() -> None:
+    sheet = played(Case("sector_cover", SECTORS, ({"lost": (0.0, 0.0), "needle": True},)), 4)
+    assert {"torqued", "again.1", "again.2"} <= {c["slot"] for c in sheet["cells"]}
+
+
 def test_once_it_reads_in_it_is_read_again_with_the_bolts_tight() -> None:
     case = Case("sector_cover", SECTORS | {"torque": 22}, ({"lost": (0.04, 0.004)},))
     sheet = played(case, 4)

@@ -104,6 +104,21 @@ def test_in_the_field_nothing_comes_off_before_the_lock_out(client: FlaskClient)
     assert client.post(f"{url}/acts", json=move | {"seen": seen}, headers=ACTOR).status_code == 201
 
 
+def test_another_gauge_is_meant_for_what_is_still_to_be_read_and_what_was_read_keeps_its_own(
+    client: FlaskClient,
+) -> None:
+    def meant() -> dict[str, str]:
+        settings = client.get("/api/jobs/w17").get_json()["settings"]
+        return {s["id"]: client.get(f"/api/settings/{s['id']}").get_json()["gauge"]["id"] for s in settings}
+
+    before = meant()
+    client.post("/api/jobs/w17/corrections", json={"id": "c1", "gauges": ["lever-2"]}, headers=ACTOR)
+    read = "w17.output-end-play"
+    assert before[read] == "dial-11"
+    assert meant() == {key: "dial-11" if key == read else "lever-2" for key in before}
+    assert len(before) > 1
+
+
 def test_what_was_received_is_corrected_and_what_stood_there_is_kept(client: FlaskClient) -> None:
     change = {
         "id": "c1",
