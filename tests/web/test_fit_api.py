@@ -181,6 +181,9 @@ def test_from_the_oven_to_the_feeler(client: FlaskClient, write: Write, clock: C
     assert fit_of(client)["hot"]["state"] == "cooling"
     write("w17", "fit_seen", fit=plan, what="seated")
     done = fit_of(client)
+    assert [line["at"][2] for line in done["done"] if len(line["at"]) == len("17:30")] == [":"] * len(
+        done["done"]
+    )
     assert (done["hot"]["state"], done["state"], done["open"]) == (
         "seated",
         "cold: no feeler goes all round",

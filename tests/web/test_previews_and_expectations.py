@@ -104,9 +104,13 @@ def sent(knob: dict[str, Any], option: dict[str, Any]) -> Any:
     return sorts.get(knob["domain"]["type"], [state["label"]])[0]
 
 
+def units_of(scenes: list[dict[str, Any]]) -> dict[str, str]:
+    return {s["label"]: s["unit"] for s in scenes if s["type"] == "readout"}
+
+
 def test_what_is_proposed_is_expected_alike_where_it_is_chosen(client: FlaskClient) -> None:
     """Of every move that the demo yard advises, and of what stands beside it."""
-    asked = 0
+    asked, units = 0, dict[str, str]()
     for job in {row["job_id"] for row in client.get("/api/board").get_json()["rows"]}:
         for setting in client.get(f"/api/jobs/{job}").get_json()["settings"]:
             view = client.get(f"/api/settings/{setting['id']}").get_json()
@@ -120,5 +124,11 @@ def test_what_is_proposed_is_expected_alike_where_it_is_chosen(client: FlaskClie
                     setting["id"],
                     option["label"],
                 )
+                drawn = units_of(answer.get_json()["scenes"])
+                shown = units_of(view["sheet"]["scenes"])
+                assert [shown[label] for label in drawn if label in shown]
+                assert {label: shown.get(label, unit) for label, unit in drawn.items()} == drawn
+                units |= drawn
                 asked += 1
     assert asked > 3
+    assert (units["Backlash"], units["Contact drive, toe to heel"]) == ("mm", "%")
