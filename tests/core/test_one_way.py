@@ -34,6 +34,12 @@ def test_the_spread_after_a_step_is_that_of_the_mixture_by_hand() -> None:
     assert spread_after(c, np.array([d])) == pytest.approx(whole)
 
 
+def test_what_is_learned_goes_by_the_steps_and_not_by_where_they_began() -> None:
+    here, there = (follow(-1.0, 0.15, [(x, 200.0, 4.0), (x + 60.0, 150.0, 4.0)]) for x in (0.0, 40.0))
+    assert there.m == pytest.approx(here.m)
+    assert there.p == pytest.approx(here.p)
+
+
 def test_a_stiff_part_is_learned_from_its_first_step() -> None:
     c = follow(-1.0, 0.15, [(0.0, 200.0, 4.0), (100.0, 130.0, 4.0)])
     assert float(c.w @ c.m[:, 1]) == pytest.approx(-0.72, abs=0.05)
