@@ -34,8 +34,7 @@ SAME = 8
 @dataclass(frozen=True)
 class Heard:
     """What came since the gauge was opened. `session` names this opening; `now` and the trace's times are of one
-    clock; `pressed` are the last presses of pedal and key, `presses` how many there were in all; `unit` is what the
-    last line said, `raw` the line itself."""
+    clock; `pressed` are the last presses of pedal and key; `unit` is what the last line said, `raw` the line itself."""
 
     session: str
     now: float
@@ -45,12 +44,16 @@ class Heard:
     trouble: str
     silent: bool
     raw: str = ""
-    presses: int = 0
 
     @property
     def number(self) -> int:
         """How many values came since it was opened."""
         return self.trace.first + len(self.trace)
+
+    @property
+    def presses(self) -> int:
+        """How many presses there were since it was opened."""
+        return self.pressed[-1].number if self.pressed else 0
 
 
 class Listener:
@@ -65,7 +68,7 @@ class Listener:
         self._values: deque[Reading] = deque(maxlen=REMEMBERED)
         self._pressed: deque[Press] = deque(maxlen=50)
         self._kept: dict[str, dict[str, Any]] = {}
-        self._count = self._presses = 0
+        self._count = 0
         self._trouble = ""
         self._unit = self._raw = ""
         self._last = self._asked = clock()
@@ -91,8 +94,8 @@ class Listener:
             self._press_at(self._clock())
 
     def _press_at(self, moment: float) -> None:
-        self._presses += 1
-        self._pressed.append(Press(self._presses, moment))
+        before = self._pressed[-1].number if self._pressed else 0
+        self._pressed.append(Press(before + 1, moment))
 
     def keep_once(
         self, what: str, mark: int, taken: dict[str, Any], near: int = SAME
@@ -121,14 +124,14 @@ class Listener:
             self._asked = now
             values = list(self._values)
             pressed, trouble, unit, count = tuple(self._pressed), self._trouble, self._unit, self._count
-            raw, presses = self._raw, self._presses
+            raw = self._raw
             silent = self._streams and now - self._last > SILENT_S
         trace = Trace(
             np.array([r.at_s for r in values]),
             np.array([r.value for r in values], dtype=float),
             count - len(values),
         )
-        return Heard(self.session, now, trace, unit, pressed, trouble, silent, raw, presses)
+        return Heard(self.session, now, trace, unit, pressed, trouble, silent, raw)
 
     def _listen(self) -> None:
         try:

@@ -43,21 +43,11 @@ def form_of(given: Mapping[str, Any]) -> Sequence[Field]:
         Field("diameter", "Diameter", "length", lo=1, hi=2000),
         Field(key="least", label="Least clearance", quantity="length", required=False, lo=0, hi=5),
         Field(key="greatest", label="Greatest clearance", quantity="length", required=False, lo=0, hi=5),
-        Field(
-            key="least_share",
-            label="or least, per mille of the diameter",
-            quantity="number",
-            required=False,
-            lo=0,
-            hi=10,
-        ),
-        Field(
-            key="greatest_share",
-            label="or greatest, per mille of the diameter",
-            quantity="number",
-            required=False,
-            lo=0,
-            hi=10,
+        *(
+            Field(
+                f"{end}_share", f"or {end}, per mille of the diameter", "number", required=False, lo=0, hi=10
+            )
+            for end in ("least", "greatest")
         ),
         FORM_LIMIT,
         Field(

@@ -70,6 +70,8 @@ def form_of(given: Mapping[str, Any]) -> Sequence[Field]:
 
 
 def limits_of(ctx: Context) -> Limits:
+    """Rows of clearance and drive-up for the bore [mm], with group and taper: as given, else as the mark says. Raises
+    InputError where neither tells the bore, RangeError where no row holds it."""
     bore, taper, group = ctx.given.get("bore"), str(ctx.given["taper"]), str(ctx.given["group"])
     mark = _mark(ctx)
     if bore is None:
@@ -109,6 +111,7 @@ def contradictions(ctx: Context, limits: Limits) -> list[Check]:
 
 
 def group_check(before: Interval, limits: Limits) -> list[Check]:
+    """A clearance [mm] that was found unmounted and is surely of another group than the one given."""
     if verdict(before, limits.clearance_of(limits.group)).code not in ("out_low", "out_high"):
         return []
     middle = (before.a + before.b) / 2

@@ -34,61 +34,27 @@ def form_of(given: Mapping[str, Any]) -> Sequence[Field]:
                 hi=40,
                 why="With the fits it gives the mounted setting, as an estimate.",
             ),
-            Field(
-                key="cone_fit",
-                label="Cone on shaft, diametral interference",
-                quantity="length",
-                required=False,
-                lo=-0.5,
-                hi=0.5,
+            *(
+                Field(key, label, "length", required=False, lo=-0.5, hi=0.5)
+                for key, label in (
+                    ("cone_fit", "Cone on shaft, diametral interference"),
+                    ("cup_fit", "Cup in housing, diametral interference"),
+                )
             ),
-            Field(
-                key="cup_fit",
-                label="Cup in housing, diametral interference",
-                quantity="length",
-                required=False,
-                lo=-0.5,
-                hi=0.5,
+            *(
+                Field(key, label, "number", default=0.8, lo=0.4, hi=1)
+                for key, label in (
+                    ("cone_ratio", "Bore over mean cone race"),
+                    ("cup_ratio", "Mean cup race over outside"),
+                )
             ),
-            Field(
-                key="cone_ratio",
-                label="Bore over mean cone race",
-                quantity="number",
-                default=0.8,
-                lo=0.4,
-                hi=1,
-            ),
-            Field(
-                key="cup_ratio",
-                label="Mean cup race over outside",
-                quantity="number",
-                default=0.8,
-                lo=0.4,
-                hi=1,
-            ),
-            Field(
-                key="gauge_c",
-                label="Gauge temperature",
-                quantity="temperature",
-                default=20.0,
-                lo=-20,
-                hi=80,
-            ),
-            Field(
-                key="bearing_c",
-                label="Bearing temperature",
-                quantity="temperature",
-                default=20.0,
-                lo=-20,
-                hi=120,
-            ),
-            Field(
-                key="spacer_c",
-                label="Spacer temperature",
-                quantity="temperature",
-                default=20.0,
-                lo=-20,
-                hi=120,
+            *(
+                Field(key, f"{part} temperature", "temperature", default=20.0, lo=-20, hi=most)
+                for key, part, most in (
+                    ("gauge_c", "Gauge", 80),
+                    ("bearing_c", "Bearing", 120),
+                    ("spacer_c", "Spacer", 120),
+                )
             ),
         ]
     )

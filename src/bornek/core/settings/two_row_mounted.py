@@ -35,10 +35,15 @@ def mounted_loss_mm(
         raise RangeError(
             f"half_angle_deg must be 5 to 40 (got {half_angle_deg:g}). Was it the whole angle?",
             field="half_angle",
+            next_step="Give half of the included angle of the cup.",
         )
     for name, ratio in (("cone_ratio", cone_ratio), ("cup_ratio", cup_ratio)):
         if not 0.4 <= ratio <= 1:
-            raise RangeError(f"{name} must be 0.4 to 1 (got {ratio:g}).", field=name)
+            raise RangeError(
+                f"{name} must be 0.4 to 1 (got {ratio:g}).",
+                field=name,
+                next_step="Leave it at 0.8 if nobody knows it.",
+            )
     cone, cup = max(cone_interference_mm, 0.0), max(cup_interference_mm, 0.0)
     if max(cone, cup) > 0.5:
         raise RangeError(
@@ -50,6 +55,7 @@ def mounted_loss_mm(
 
 
 def mounted_results(ctx: Context, bench: Normal) -> list[Result]:
+    """The setting [mm] once the fits have taken their share, an estimate; none where angle or fits are not given."""
     angle = ctx.given.get("half_angle")
     fits = [ctx.given.get("cone_fit"), ctx.given.get("cup_fit")]
     if angle is None or all(f is None for f in fits):

@@ -81,6 +81,7 @@ def _at_20(size_mm: float, key: str, ctx: Context) -> float:
 
 
 def seating_checks(ctx: Context, sets: Mapping[str, list[float]]) -> list[Check]:
+    """Sets whose stations differ by more than a seated cup, or a spacer with parallel faces, would show."""
     say = speech(ctx)
     found = []
     for key, label, _ in SETS:

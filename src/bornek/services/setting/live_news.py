@@ -41,6 +41,7 @@ def read_stations(texts: Sequence[str]) -> list[Station]:
             raise InputError(
                 f"A station is slot~gauge or slot~gauge~session~number~presses (got {text[:60]!r}).",
                 field="at",
+                next_step="Load the page anew: it may be older than the yard.",
             )
         known = (parts[2], int(parts[3]), int(parts[4])) if len(parts) == 5 else ()
         found.append(Station(parts[0], parts[1], *known))
