@@ -63,7 +63,9 @@ BESIDE = {
 DRAWN = "figures"
 """Drawings to no scale: their places on the sheet are no results. `tests/core/test_figures.py` keeps them on it."""
 SAMPLE = 60
-SECONDS = 180
+HUNG = -1
+PATIENCE = 4
+"""A change under which the tests run this many times as long as without it hangs: it is noticed, and told apart."""
 COMPARE = {ast.Lt: ast.LtE, ast.LtE: ast.Lt, ast.Gt: ast.GtE, ast.GtE: ast.Gt, ast.Eq: ast.NotEq, ast.NotEq: ast.Eq,
            ast.In: ast.NotIn, ast.NotIn: ast.In, ast.Is: ast.IsNot, ast.IsNot: ast.Is}  # fmt: skip
 ARITHMETIC = {ast.Add: ast.Sub, ast.Sub: ast.Add, ast.Mult: ast.Div, ast.Div: ast.Mult, ast.Pow: ast.Mult}
@@ -79,6 +81,11 @@ class Mutant:
     was: str
     became: str
     source: str
+
+    @property
+    def place(self) -> str:
+        """Where, as a survivor is printed."""
+        return f"{self.path.relative_to(ROOT)}:{self.line}"
 
 
 def mutants_of(path: Path) -> Iterator[Mutant]:
@@ -164,11 +171,11 @@ def tests_beside(mutant: Mutant) -> tuple[str, ...]:
     return tuple(f"tests/web/test_{name}.py" for name in BESIDE.get(folder, ()))
 
 
-def run(mutant: Mutant | None, tests: tuple[str, ...]) -> int:
-    """Exit status of the tests against a mutant, in a child of this process."""
+def run(mutant: Mutant | None, tests: tuple[str, ...], seconds: float = 3600) -> int:
+    """Exit status of the tests against a mutant, in a child of this process; HUNG where they do not end in time."""
     child = os.fork()
     if child:
-        deadline = time.monotonic() + SECONDS
+        deadline = time.monotonic() + seconds
         while time.monotonic() < deadline:
             done, status = os.waitpid(child, os.WNOHANG)
             if done:
@@ -176,7 +183,7 @@ def run(mutant: Mutant | None, tests: tuple[str, ...]) -> int:
             time.sleep(0.05)
         os.killpg(child, signal.SIGKILL)
         os.waitpid(child, 0)
-        return -1
+        return HUNG
     os.setsid()
     null = os.open(os.devnull, os.O_WRONLY)
     os.dup2(null, 1)
@@ -207,6 +214,12 @@ def main() -> None:
     parser.add_argument("--sample", type=int, default=SAMPLE)
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--part", default="1/1", help="n/m: only every m-th, beginning with the n-th")
+    parser.add_argument(
+        "--only",
+        nargs="*",
+        default=[],
+        help="path:line of the sample, as a survivor is printed: only these again",
+    )
     args = parser.parse_args()
     os.chdir(ROOT)
     sys.path[:0] = [str(ROOT / "src")]
@@ -216,19 +229,21 @@ def main() -> None:
     import scipy.special  # noqa: F401
 
     tests = ROOMS[args.room][1]
+    began = time.monotonic()
     if run(None, tests) != 0:
         sys.exit("The tests do not pass as they stand.")
+    seconds = PATIENCE * (time.monotonic() - began) + 60
     n, m = (int(x) for x in args.part.split("/"))
     chosen = sample(args.room, args.sample, args.seed)[n - 1 :: m]
+    if args.only:
+        chosen = [mutant for mutant in chosen if mutant.place in args.only]
     caught = 0
     for mutant in chosen:
-        status = run(mutant, (*tests_beside(mutant), *tests))
+        status = run(mutant, (*tests_beside(mutant), *tests), seconds)
         caught += status != 0
-        if status == 0:
-            print(
-                f"SURVIVED {mutant.path.relative_to(ROOT)}:{mutant.line}: {mutant.was}  ->  {mutant.became}",
-                flush=True,
-            )
+        if status in (0, HUNG):
+            word = "SURVIVED" if status == 0 else "HANGS"
+            print(f"{word} {mutant.place}: {mutant.was}  ->  {mutant.became}", flush=True)
     print(f"{args.room}: {caught} of {len(chosen)} caught ({100 * caught / max(len(chosen), 1):.0f} %)")
 
 
