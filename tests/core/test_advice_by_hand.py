@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from scipy.special import ndtr
 
-from bornek.core.advice.belief import Prior, learn, learn_drag, start
+from bornek.core.advice.belief import Belief, Prior, learn, learn_drag, start
 from bornek.core.advice.choose import Aim, score, wanted
 from bornek.core.advice.first_steps import sense_open, sense_step
 from bornek.core.advice.one_way import Creep, step
@@ -80,6 +80,24 @@ def test_a_drag_weighs_the_ratios_by_hand() -> None:
     by_ratio = {r: float(after.w[(after.rho_q == r) & (after.off == 0)].sum()) for r in (0.8, 1.0, 1.25)}
     assert by_ratio[1.0] > 0.9
     assert by_ratio[1.25] < 0.05
+
+
+def test_of_two_ratios_that_both_fit_the_smaller_is_likelier_by_the_width_it_leaves() -> None:
+    """Preload 80 ± 10 µm, drag 80. Chance of τ at a ratio: N(80/r; 80, √(100 + (0.05 · 80/r)² + 1)) / r."""
+    b = start([], 0.0, s_a=1e-6, priors=[Prior((1.0,), (1e-9,))], drag=True)
+    b = learn(b, [0.0], -80.0, 100.0)
+    after = learn_drag(b, [0.0], 80.0, 0.0)
+
+    def share(c: Belief, r: float) -> float:
+        return float(c.w[(c.rho_q == r) & (c.off == 0)].sum())
+
+    def chance(r: float) -> float:
+        v = 100 + (0.05 * 80 / r) ** 2 + 1
+        return math.exp(-((80 / r - 80) ** 2) / (2 * v)) / math.sqrt(v) / r
+
+    for r in (0.8, 1.25):
+        found = (share(after, r) / share(after, 1.0)) / (share(b, r) / share(b, 1.0))
+        assert found == pytest.approx(chance(r) / chance(1.0), rel=0.01)
 
 
 def test_nominal_preload_is_drag_less_idle_over_the_windows_ratio() -> None:

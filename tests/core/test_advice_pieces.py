@@ -24,7 +24,7 @@ from bornek.core.advice.history import History, Round, Row
 from bornek.core.advice.memory import _apart
 from bornek.core.advice.packs import THIN_TO, _by_sums, reachable, thinned
 from bornek.core.advice.pairs import _join, reachable_pairs
-from bornek.core.advice.replay import _far, _start, observe, replay, slope
+from bornek.core.advice.replay import _doubted, _far, _start, observe, replay, slope
 from bornek.core.advice.stock import possible
 from bornek.core.advice.what_if import pairs_of
 from bornek.core.settings.kind import Outcome, Result
@@ -137,7 +137,7 @@ def test_a_step_is_short_enough_for_the_steepest_answer_that_is_held() -> None:
     sd_k = math.sqrt(float(b.w @ b.s[:, 1, 1]))
     most = (y + 80.0 - 2 * sd) / (size + 2 * sd_k)
     x = np.array([0.0, most * 0.99, most * 1.05])
-    assert sense_step(b, x, 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(3)) in (None, 1)
+    assert sense_step(b, x, 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(3)) == 1
     assert sense_step(b, x[[0, 2]], 0.0, Aim(-30, 30, 30, -80.0), 1.0, np.ones(2)) is None
 
 
@@ -170,14 +170,29 @@ def test_of_two_splits_the_one_that_handles_fewer_is_taken_though_it_has_more_pl
     assert (found[0], found[1], found[2].tolist()) == (0, 2, [2, 0])
 
 
-def test_a_round_is_far_beyond_two_and_a_half_sds_of_all_that_is_held() -> None:
-    row = replace(ROW, belief=learn(ROW.belief, [0.0], 0.0, 1.0))
+@pytest.mark.parametrize("scatter", [2.0, 60.0])
+def test_a_round_is_far_beyond_two_and_a_half_sds_of_all_that_is_held(scatter: float) -> None:
+    row = replace(ROW, belief=learn(ROW.belief, [0.0], 0.0, 1.0), s_r=scatter / UM)
     y, sd = row.belief.predict([0.0])
-    whole = math.sqrt(sd**2 + (2.0**2) / 4 + OUTLIER_SHARE * OUTLIER_SD_UM**2)
+    whole = math.sqrt(sd**2 + (scatter**2) / 4 + OUTLIER_SHARE * OUTLIER_SD_UM**2)
     for share, far in ((0.98, False), (1.02, True)):
         for side in (-1, 1):
             at = row.aim + (y + side * share * 2.5 * whole) / UM
             assert _far(row, [0.0], Normal(at, 0.0), None) == far
+
+
+@pytest.mark.parametrize(("next_best", "named"), [(0.35, 2), (0.42, 0)])
+def test_the_round_that_is_a_tenth_likelier_off_than_any_other_is_named(next_best: float, named: int) -> None:
+    belief: Any = SimpleNamespace(p_off=lambda i: (next_best, 0.5, 0.1)[i])
+    assert _doubted([replace(ROW, belief=belief, learned=(1, 2, 3))]) == named
+
+
+def test_how_far_each_adjuster_goes_is_reckoned_from_where_it_stands() -> None:
+    knobs = tuple(Knob(k, k, k, "mm", Continuous(0.01, -1.0, 1.0)) for k in "ab")
+    read: Any = Round(1, {"a": Position(0.1), "b": Position(0.2)}, Outcome(), {}, {})
+    history = History((read,), (ROW,), knobs, Response((), (), (), (), (), ()), {"a": 0.1, "b": 0.2})
+    steps = history.steps({"a": Position(0.35), "b": Position(0.1)})
+    assert steps == pytest.approx({"a": 0.25, "b": -0.1})
 
 
 def test_an_empty_drawer_and_an_empty_pack_reach_nothing() -> None:

@@ -45,7 +45,7 @@ def test_a_continuous_knob_offers_a_grid_about_the_target_and_where_it_stands() 
 
 def test_a_continuous_knob_stays_inside_its_ends() -> None:
     found = choices(Continuous(0.005, 6.7, 6.8), Position(6.75), {}, 6.9)
-    assert found.at.min() >= 6.7 - 1e-9
+    assert found.at.min() == pytest.approx(6.7)
     assert found.at.max() <= 6.8 + 1e-9
 
 

@@ -47,6 +47,15 @@ def test_one_bad_job_of_five_is_left_out_and_named() -> None:
     assert found.k == pytest.approx(1.0, abs=0.01)
 
 
+def test_a_bad_job_is_left_out_where_its_unit_has_a_good_one_too() -> None:
+    """Three serials before and after: of the third, one job answers and one does not fit."""
+    good = jobs(1.0, 1.02, 0.98)
+    found = pool([*good, Learned("bad", 0.6, 0.02, serial="u2")], 1.0)
+    assert found is not None
+    assert [j.setting for j in found.left_out] == ["bad"]
+    assert pool([*good[:2], Learned("bad", 0.6, 0.02, serial="u1")], 1.0) is None
+
+
 def test_three_jobs_that_contradict_each_other_say_nothing() -> None:
     assert pool(jobs(0.65, 1.0, 1.0, se=0.01), 1.0) is None
 
@@ -79,6 +88,7 @@ def test_a_sense_is_remembered_when_every_job_agrees() -> None:
 def test_jobs_that_answered_the_other_way_are_not_mixed_in() -> None:
     assert fitting_pool(jobs(-0.9, -0.95, -1.0), 1.0) is None
     assert fitting_pool(jobs(-0.9, -0.95, -1.0), -1.0) is not None
+    assert fitting_pool(jobs(0.9, 0.95, 1.0), 1.0) is not None
 
 
 @given(st.lists(st.floats(0.8, 1.2), min_size=5, max_size=9), st.floats(0.2, 0.5))

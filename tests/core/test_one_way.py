@@ -19,6 +19,14 @@ def test_a_step_carries_the_value_on_and_its_doubt_with_it() -> None:
     assert wide == pytest.approx(4.0 + (50 * 0.30) ** 2 + 4.0**2 + (0.03 * 50) ** 2, rel=0.01)
 
 
+def test_it_begins_with_one_in_five_that_it_answers_otherwise_than_declared() -> None:
+    """Four to one that the answer scatters by ρ and a step by its 2.5 µm; else by 2 ρ and 1.6 times as much."""
+    c = begin(-1.0, 0.15)
+    assert c.w == pytest.approx([0.8, 0.2])
+    assert c.p[:, 1, 1] == pytest.approx([0.15**2, 0.3**2])
+    assert c.s_m == pytest.approx([2.5, 4.0])
+
+
 def test_the_spread_after_a_step_is_that_of_the_mixture_by_hand() -> None:
     """Var y + 2 d Cov(y, k) + d² Var k + scatter of the step, of each, and how far their means lie apart."""
     c, d = follow(-1.0, 0.15, [(0.0, 200.0, 4.0), (60.0, 150.0, 4.0)]), 80.0
