@@ -160,6 +160,18 @@ def _proved(rows: list[dict[str, Any]]) -> dict[str, Any]:
     return body
 
 
+def test_what_would_unpack_to_more_than_is_taken_is_refused_before_it_is_unpacked(
+    with_photo: bytes, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    with zipfile.ZipFile(io.BytesIO(with_photo)) as archive:
+        whole = sum(m.file_size for m in archive.infolist())
+    monkeypatch.setattr("bornek.services.archive.read_archive.MOST_UNPACKED", whole)
+    assert read_archive(with_photo).jobs
+    monkeypatch.setattr("bornek.services.archive.read_archive.MOST_UNPACKED", whole - 1)
+    with pytest.raises(InputError, match="too large"):
+        read_archive(with_photo)
+
+
 @pytest.mark.parametrize("what", sorted(TAMPERED))
 def test_what_was_changed_is_found(
     with_photo: bytes, tmp_path: Path, capsys: pytest.CaptureFixture[str], what: str

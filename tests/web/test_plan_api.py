@@ -172,6 +172,19 @@ def test_two_tablets_write_on_one_order_and_both_count(client: FlaskClient, writ
     assert view["findings"] == []
 
 
+def test_a_job_by_itself_is_whole_no_later_than_among_the_others(client: FlaskClient) -> None:
+    """F-12 stands behind W-26 in the yard's day; K-08 has no end while a part of it has none."""
+    among = {f["job"]: f["finish"] for f in client.get("/api/today").get_json()["finishes"]}
+    alone = {job: plan(client, job) for job in among}
+    assert all("" < alone[job]["finish"] <= among[job] for job in ("f12", "l03", "w26"))
+    assert alone["f12"]["finish"] < among["f12"] and alone["l03"]["finish"] == among["l03"]
+    assert (alone["k08"]["finish"], among["k08"]) == ("", None)
+    assert [w.split(":")[0].split(" from")[0] for w in alone["k08"]["waits_for"]] == [
+        "Input seal",
+        "Input bearing",
+    ]
+
+
 def test_the_way_back_is_told_for_a_step(client: FlaskClient) -> None:
     way = client.get("/api/jobs/l03/plan/way-back/off-front-spacer").get_json()
     assert way["steps"] == ["off-front-nut", "off-front-lock", "off-thrust", "off-front-spacer"]
