@@ -13,7 +13,7 @@ from bornek.core.mesh.bevel_set import S2, SIDES
 from bornek.core.mesh.contact import Shift, contact
 from bornek.core.mesh.first_depth import FARTHER, NEARER, by_gauge_block, by_mark
 from bornek.core.mesh.paint import as_painted
-from bornek.core.settings.bevel_form import make_set, set_of
+from bornek.core.settings.bevel_form import set_of
 from bornek.core.settings.bevel_lash import tightest_at
 from bornek.core.settings.bevel_limits import in_force
 from bornek.core.settings.given import read_given
@@ -364,25 +364,3 @@ def test_the_sum_of_the_first_pack_is_shown_line_by_line() -> None:
     found = results(sheet(depth_way="mark", reference_pack=0.9, mark=0.05, mark_convention=FARTHER))
     (line,) = found["first_pack"]["working"]["lines"]
     assert (line["sum"], line["result"]) == ("0.900 + 0.050", "0.950 mm")
-
-
-GIVEN = {"z1": 14, "z2": 39, "module": 4.0, "face": 30.0, "spiral_angle": 35.0, "pressure_angle": 20.0}
-
-
-def test_a_set_whose_cutter_nobody_knows_has_the_usual_one_by_hand() -> None:
-    """Outer cone 4·39 / (2 sin atan(39/14)) = 82.873, its middle 67.873; the cutter is 1.2 of that."""
-    assert make_set(GIVEN).cutter == pytest.approx(1.2 * 67.873, abs=0.01)
-    assert make_set(GIVEN | {"cutter": 76.2}).cutter == 76.2
-    assert make_set(GIVEN | {"spiral_angle": 0.0}).cutter is None
-
-
-@pytest.mark.parametrize(
-    ("spiral", "depth", "addendum"),
-    [(0.0, 2.0, 0.54 + 0.46 / (39 / 14) ** 2), (35.0, 1.7, 0.46 + 0.39 / (39 / 14) ** 2)],
-)
-def test_depth_and_addendum_follow_the_usual_proportions_by_hand(
-    spiral: float, depth: float, addendum: float
-) -> None:
-    made = make_set(GIVEN | {"spiral_angle": spiral})
-    assert made.depth == pytest.approx(4.0 * depth)
-    assert made.gear_addendum == pytest.approx(4.0 * addendum, abs=1e-4)
