@@ -147,6 +147,7 @@ def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_noth
 
 
 @pytest.mark.wide
+@pytest.mark.parametrize("asked", ["**/presses", "**/live?*"])
 @pytest.mark.parametrize(
     ("answered", "words"),
     [
@@ -157,13 +158,13 @@ def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_noth
         (lambda r: r.abort(), "The yard does not answer. Type the readings: they are kept here."),
     ],
 )
-def test_a_press_that_does_not_reach_the_gauge_says_so(
-    pump_bench: Page, sim: SimGauge, answered: Callable[[Route], None], words: str
+def test_what_does_not_reach_the_gauge_is_said_with_its_reason(
+    pump_bench: Page, sim: SimGauge, asked: str, answered: Callable[[Route], None], words: str
 ) -> None:
     sim.bench = Bench("still", 0.3)
     choose(pump_bench, "talk")
     expect(pump_bench.locator("[data-live-value]")).to_have_text("0.000")
-    pump_bench.route("**/presses", answered)
+    pump_bench.route(asked, answered)
     pump_bench.keyboard.press("Space")
     expect(pump_bench.locator("[data-live-words]")).to_have_text(words)
     expect(pump_bench.locator("[data-status=taken]")).to_have_count(0)

@@ -2,7 +2,7 @@ import { useDocumentVisibility } from "@vueuse/core";
 import { computed, onBeforeUnmount, ref, watch, type Ref } from "vue";
 import { api, unwrap, type Cell, type LiveGauge, type SettingView } from "../../api/client";
 import { useKept } from "../../composables/useKept";
-import { NO_YARD, usePresses } from "./usePresses";
+import { usePresses, whyNot } from "./usePresses";
 
 /** How often the gauges are asked about: a needle that is drawn so often looks alive, and a request is short. */
 const EVERY_MS = 120;
@@ -84,8 +84,8 @@ export function useLive(
       heard.value = answer.gauges;
       for (const one of answer.gauges) await use(one);
       return true;
-    } catch {
-      heard.value = heard.value.map(unheard);
+    } catch (error) {
+      heard.value = heard.value.map((one) => unheard(one, whyNot(error)));
       return false;
     }
   }
@@ -135,12 +135,12 @@ export function useLive(
 }
 
 /** A needle that nobody hears any more must not look alive. */
-function unheard(one: LiveGauge): LiveGauge {
+function unheard(one: LiveGauge, words: string): LiveGauge {
   return {
     ...one,
     at: null,
     takes: [],
-    says: { ...one.says, state: "unreachable", words: NO_YARD, asks: [] },
+    says: { ...one.says, state: "unreachable", words, asks: [] },
   };
 }
 

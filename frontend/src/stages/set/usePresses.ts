@@ -3,8 +3,15 @@ import { ref } from "vue";
 import { api, done, Refusal } from "../../api/client";
 
 const REFUSED_MS = 4000;
-export const NO_YARD = "The yard does not answer. Type the readings: they are kept here.";
+const NO_YARD = "The yard does not answer. Type the readings: they are kept here.";
 const NOT_YET = "Not taken: the gauge is being opened. Press again in a moment.";
+
+/** Why nothing comes of a gauge: what the yard says, or that it says nothing. */
+export function whyNot(error: unknown): string {
+  const problem = error instanceof Refusal ? error.problem : undefined;
+  const reached = problem && problem.code !== "unreachable";
+  return reached ? `${problem.message} ${problem.next_step}` : NO_YARD;
+}
 
 /** What is done at a gauge from the page, and why nothing came of it: said by the gauge, for as long as it takes to read. */
 export function usePresses() {
@@ -31,9 +38,7 @@ export function usePresses() {
     try {
       await answer;
     } catch (error) {
-      const problem = error instanceof Refusal ? error.problem : undefined;
-      const reached = problem && problem.code !== "unreachable";
-      refuse(gauge, reached ? `${problem.message} ${problem.next_step}` : NO_YARD);
+      refuse(gauge, whyNot(error));
     }
   }
   return { refused, refuse, settle, press, meanUnit };
