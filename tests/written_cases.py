@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from bornek.core.compute import compute
 from bornek.core.plain import dump
 from bornek.core.settings.given import read_given
+from bornek.core.settings.kind import Field, Setting
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
 
@@ -99,11 +100,11 @@ def declared(name: str) -> dict[str, Any]:
     ]
     return rounded({
         "version": kind.version,
-        "form": [
-            {k: v for k, v in dump(f).items() if v not in (None, "", [], False)} for f in kind.form(case.given)
-        ],
+        "form": [as_asked(f) for f in kind.form(case.given)],
+        "asks_besides": asked_besides(kind, case.given),
         "window": dump(kind.window(ctx)) if hasattr(kind, "window") else None,
         "slots": [dump(s) for s in kind.slots(ctx)],
+        "slots_later": later_slots(kind, ctx),
         "knobs": [dump(k) for k in kind.knobs(ctx)],
         "response": dump(kind.response(ctx)),
         "tools": list(kind.tools(ctx)),
@@ -111,6 +112,31 @@ def declared(name: str) -> dict[str, Any]:
         "writes": sorted(kind.writes(ctx)),
         "slips": hints,
     })  # fmt: skip
+
+
+def as_asked(asked: Field) -> dict[str, Any]:
+    return {k: v for k, v in dump(asked).items() if v not in (None, "", [], False)}
+
+
+def asked_besides(kind: Setting, given: Mapping[str, Any]) -> dict[str, Any]:
+    """What any one other answer to a choice asks for, that is not asked for as it is."""
+    form = kind.form(given)
+    found = {
+        f"{asked.key}: {answer}": [
+            as_asked(f)
+            for f in kind.form({**given, asked.key: answer})
+            if f.key not in {already.key for already in form}
+        ]
+        for asked in form
+        for answer, _ in asked.options
+    }
+    return {answer: fields for answer, fields in found.items() if fields}
+
+
+def later_slots(kind: Setting, ctx: Context) -> list[Any]:
+    """The stations that only a later round has."""
+    first = {s.key for s in kind.slots(ctx)}
+    return [dump(s) for s in kind.slots(replace(ctx, round=2)) if s.key not in first]
 
 
 def rounded(value: Any) -> Any:

@@ -172,3 +172,33 @@ def test_the_least_residual_grows_with_the_group(group: str) -> None:
     assert row.number(f"min_residual_{group}_mm") >= row.number("min_residual_CN_mm")
     with pytest.raises(RangeError, match="gives no"):
         row_for(DRIVE, 50).number("driveup_1to30_min_mm")
+
+
+@pytest.mark.parametrize(
+    ("given", "words"),
+    [
+        ({"bore": 120}, ""),
+        ({"bore": 121}, ""),
+        ({"bore": 119}, ""),
+        ({"bore": 122}, "The mark's bore is 120 mm, 122 mm was measured"),
+        ({"bore": 118}, "The mark's bore is 120 mm, 118 mm was measured"),
+        ({}, ""),
+        ({"group": "C3", "taper": "30"}, ""),
+        ({"group": "C4"}, "The mark says C3, given is C4"),
+        (
+            {"taper": "12", "bore": 140},
+            "The mark says 1:30, given is 1:12; the mark's bore is 120 mm, 140 mm was",
+        ),
+    ],
+)
+def test_what_is_given_against_the_mark_is_asked_about(given: dict[str, Any], words: str) -> None:
+    given = {"source": "shop chart", "designation": "24124 CCK30/C3"} | given
+    checks = compute("taper_clearance", {"given": given})["outcome"]["checks"]
+    found = [c["sentence"] for c in checks if c["code"] == "mark"]
+    assert found == [] if not words else found[0].startswith(words) and len(found) == 1
+
+
+def test_without_a_mark_nothing_speaks_against_what_is_given() -> None:
+    given = {"source": "shop chart", "bore": 60, "group": "C4", "taper": "30"}
+    checks = compute("taper_clearance", {"given": given})["outcome"]["checks"]
+    assert not [c for c in checks if c["code"] == "mark"]
