@@ -9,13 +9,16 @@ from typing import Any
 
 from flask.testing import FlaskClient
 
+from bornek.core.trace.presses import AT_ONCE_S
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
-from bornek.devices.sim_server import SimGauge
+from bornek.devices.sim_server import RATE_HZ, SimGauge
 
 CARD = {"id": "talk", "name": "Lever 8", "takes": ["travel"], "unit": "mm", "division": 0.001,
         "interpolation": 1.0, "calibration_u": 0.002, "due": "2027-03-01"}  # fmt: skip
 MARL = {"X-Mechanic": "marl"}
+MEANT_APART = AT_ONCE_S * RATE_HZ + 1
+"""So many values lie between two presses that are two."""
 _pause = threading.Event()
 
 

@@ -8,16 +8,14 @@ import pytest
 from flask.testing import FlaskClient
 from playwright.sync_api import Page, Route, expect
 
-from bornek.core.trace.presses import AT_ONCE_S, STALE, UNSETTLED
+from bornek.core.trace.presses import STALE, UNSETTLED
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
-from bornek.devices.sim_server import RATE_HZ, SimGauge
-from gauges import simulated, until, write_card
+from bornek.devices.sim_server import SimGauge
+from gauges import MEANT_APART, simulated, until, write_card
 
 PUMP = "/jobs/p22/set/p22.thrust-end-play"
 LIVE = "/api/settings/p22.thrust-end-play/live?at=travel.mark_up.1~talk"
-MEANT_APART = AT_ONCE_S * RATE_HZ + 1
-"""So many values lie between two presses that are two."""
 NOT_HEARD = {"code": "not_found", "field": "gauge", "message": "Nobody listens to this gauge now.",
              "next_step": "Choose it at its station.", "details": {}}  # fmt: skip
 PACK = {"id": "found", "kind": "as_found", "states": {"pack": [0.5, 0.2]}, "seen": 0}

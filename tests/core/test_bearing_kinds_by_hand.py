@@ -12,10 +12,16 @@ from hypothesis import strategies as st
 from bornek.core.advice.one_way import begin, learned_between
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
-from bornek.core.settings.feel_nut import band_of
+from bornek.core.gauges import UNKNOWN
+from bornek.core.readings import expected_u
+from bornek.core.settings.feel_nut import PLAY_SCATTER_MM, PLAYS, band_of
 from bornek.core.settings.float_check import read_earlier
 from bornek.core.settings.force_line import fit_line
+from bornek.core.settings.given import read_given
 from bornek.core.settings.nut_lock import pitch_mm, rim_angle_deg
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
+from bornek.core.uncertainty import expanded
 from kinds import run
 from rigs import RIGS
 from written_cases import CASES, FLOAT, LIFT, NOSE, SCREW, SIDE, THRUST, Case, played
@@ -247,6 +253,17 @@ def test_flicks_that_differ_by_more_than_two_fifths_are_asked_for_again(slowest:
     seen = {"spin.1": "2.0", "spin.2": "2.1", "spin.3": slowest, "play": (0.004, 0.0), "lump": "even"}
     checks = played(Case("feel_nut", SCREW, (seen,)))["outcome"]["checks"]
     assert any("The flicks differ from 2.0 to 2.8 s" in c["sentence"] for c in checks) == asked
+
+
+def test_a_finer_gauge_is_wanted_where_it_cannot_tell_the_play_that_is_allowed() -> None:
+    usual = expanded(expected_u(UNKNOWN, "travel", PLAY_SCATTER_MM, PLAYS))
+    kind = find_kind("feel_nut")
+
+    def brief(most: float) -> tuple[str, ...]:
+        return tuple(kind.brief(Context(given={**read_given(kind, dict(SCREW)), "play_most": most})))
+
+    assert "a finer gauge is wanted" not in brief(usual)
+    assert "a finer gauge is wanted" in brief(0.999 * usual)
 
 
 def test_a_lump_is_tapped_out_before_any_nut_is_turned() -> None:

@@ -14,7 +14,7 @@ from bornek.core.trace.presses import STALE
 from bornek.devices.sim_motion import Bench
 from bornek.devices.sim_needle import Faults
 from bornek.services.setting.live import text_of
-from gauges import CARD, MARL, simulated, until, write_card
+from gauges import CARD, MARL, MEANT_APART, simulated, until, write_card
 
 SETTING = "p22.thrust-end-play"
 UP, DOWN = "travel.mark_up.1", "travel.mark_down.1"
@@ -97,6 +97,24 @@ def test_each_press_is_answered_once_though_the_gauge_sent_nothing_between(clien
         two = live(client, at)[0]
         assert [x["press"] for x in two["takes"] + two["refused"]] == [2]
         assert live(client, f"{UP}~talk~{session}~{two['number']}~2")[0]["refused"] == []
+
+
+def test_two_presses_are_two_readings_though_the_gauge_stands_still(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim)
+        session = until(lambda: (g := live(client, f"{UP}~talk")[0])["number"] > 20 and g)["session"]
+
+        def take(number: int, presses: int) -> tuple[int, dict[str, Any]]:
+            press(client)
+            at = f"{UP}~talk~{session}~{number}~{presses}"
+            found = until(lambda: (g := live(client, at)[0])["takes"] and g)
+            return found["number"], found["takes"][0]
+
+        number, one = take(0, 0)
+        until(lambda: live(client, f"{UP}~talk")[0]["number"] > number + MEANT_APART)
+        _, two = take(one["number"], 1)
+    assert (one["press"], two["press"]) == (1, 2)
+    assert one["id"] != two["id"] and one["fills"][0]["id"] != two["fills"][0]["id"]
 
 
 def test_a_press_at_a_silent_gauge_takes_no_old_value(client: FlaskClient) -> None:
