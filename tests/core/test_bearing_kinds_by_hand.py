@@ -293,6 +293,18 @@ def test_the_worked_wear_acts_before_the_limit() -> None:
     assert "Beyond the limit: radial float" in said(played(CASES["float-beyond"]))
 
 
+def test_a_limit_that_is_far_beyond_what_was_watched_has_no_date() -> None:
+    """Some 7 µm in 1000 h leave 3.2 mm for half a million hours: 6000 were watched, not before 30,000 is all."""
+    far = Case("float_check", FLOAT | {"axial": 3.5}, ({"axial": (0.25, 0.002), "radial": (0.111, 0.001)},))
+    sheet = played(far)
+    assert lines(sheet, "axial")["Told"] == ""
+    told = {line["label"]: line["sum"] for line in result(sheet, "axial")["working"]["lines"]}
+    assert told["Told"] == "Not before five times the span that was watched."
+    assert "Limit met in" not in told and "Wear" in told
+    log = next(s for s in sheet["scenes"] if s["type"] == "log" and "xial" in s["label"])
+    assert "limit met" not in [r["label"] for r in log["rows"]]
+
+
 @pytest.mark.parametrize("line", ["2000 0.05", "soon 0.05 0.03", "2000 a lot 0.03"])
 def test_an_inspection_that_cannot_be_read_says_which_line(line: str) -> None:
     data = {

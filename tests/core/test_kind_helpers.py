@@ -36,6 +36,21 @@ def test_nobody_aims_at_an_edge_nor_below_the_physical_bound() -> None:
 
 
 @pytest.mark.parametrize(
+    ("slot", "motion"),
+    [
+        ({"quantity": "length", "nature": "travel"}, "pry"),
+        ({"quantity": "length", "nature": "size"}, "still"),
+        ({"quantity": "torque", "nature": "travel"}, "still"),
+        ({"quantity": "angle", "nature": "angle"}, "still"),
+        ({"quantity": "length", "nature": "travel", "of_turn": "greatest"}, "turn"),
+        ({"quantity": "length", "nature": "travel", "accepts": "between"}, ""),
+    ],
+)
+def test_a_gauge_that_talks_is_read_by_what_the_station_takes(slot: dict[str, Any], motion: str) -> None:
+    assert Slot(key="s", label="S", group="S", axes={}, posture="", **slot).motion == motion
+
+
+@pytest.mark.parametrize(
     ("codes", "decides"),
     [
         (["in", "in"], "in"),
