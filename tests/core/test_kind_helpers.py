@@ -35,6 +35,12 @@ def test_nobody_aims_at_an_edge_nor_below_the_physical_bound() -> None:
     assert aim_in(open_below, 0.0, 0.005) == pytest.approx(0.01)
 
 
+def test_a_place_whose_shims_nobody_described_has_no_form() -> None:
+    ctx = Context(forms={"a": "ring"}, drawers={"a": {50_000: 1}}, stock={80_000: 2})
+    assert (ctx.form("a"), ctx.form("b")) == ("ring", "")
+    assert (ctx.drawer("a"), ctx.drawer("b")) == ({50_000: 1}, {80_000: 2})
+
+
 @pytest.mark.parametrize(
     ("slot", "motion"),
     [

@@ -21,6 +21,8 @@ from bornek.core.mesh.worm import (
     lash_per_apart,
     length_at_mm,
 )
+from bornek.core.scenes import HoleRing
+from bornek.core.settings.given import read_given
 from bornek.core.settings.kind import Setting
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
@@ -252,6 +254,14 @@ def test_which_tooth_meets_which_space_is_asked_first_and_drawn() -> None:
     assert sheet["next"] == "timed" and "paint tooth 4" in sheet["cells"][0]["posture"]
     assert "The output sector goes in first" in sheet["cells"][0]["posture"]
     assert any(s["type"] == "gears" for s in sheet["scenes"])
+
+
+def test_a_picture_that_no_hole_stands_in_is_left_as_it_is_by_a_move() -> None:
+    kind = find_kind("sector_cover")
+    ctx = Context(given=read_given(kind, dict(SECTORS)))
+    cut, ring = kind.thing(), HoleRing("Cover holes", ())
+    assert kind.after_move(ctx, cut, {}, {"cover": 45.0}) is cut
+    assert kind.after_move(ctx, ring, {}, {"cover": 0.0}) is kind.after_move(ctx, ring, {}, {}) is ring
 
 
 # Spur and helical pairs.

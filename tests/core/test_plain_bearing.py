@@ -9,7 +9,10 @@ from hypothesis import strategies as st
 from bornek.core.compute import compute
 from bornek.core.errors import InputError, RangeError
 from bornek.core.settings.bush_form import share_of_mm
+from bornek.core.settings.given import read_given
 from bornek.core.settings.places_around import form_of
+from bornek.core.settings.records import Context
+from bornek.core.settings.registry import find_kind
 from bornek.core.tables.iso286 import limits_of
 
 PLACES = ("near", "middle", "far")
@@ -190,6 +193,24 @@ def test_a_worn_journal_goes_back_to_inspect() -> None:
 def test_a_housing_bore_is_worn_when_it_is_large() -> None:
     sheet = compute("seat_size", seat(120.060, what="housing", nominal=120, fit="H7"))
     assert "Back to Inspect" in said(sheet)
+
+
+@pytest.mark.parametrize(
+    ("what", "size", "fit", "told"),
+    [
+        ("journal", 79.985, "k5", "seat_loose"),
+        ("journal", 80.040, "k5", ""),
+        ("housing", 120.060, "H7", "seat_loose"),
+        ("housing", 119.960, "H7", ""),
+    ],
+)
+def test_what_a_worn_seat_tells_of_a_failure_goes_by_the_member(
+    what: str, size: float, fit: str, told: str
+) -> None:
+    data = seat(size, what=what, nominal=round(size, -1), fit=fit)
+    kind = find_kind("seat_size")
+    ctx = Context(given=read_given(kind, data["given"]))
+    assert kind.tells(ctx, target(compute("seat_size", data))["verdict"]["code"]) == told
 
 
 def test_the_fit_with_its_mate_is_reckoned() -> None:

@@ -39,6 +39,14 @@ def test_every_place_has_its_chance_and_what_is_advised_is_among_them(client: Fl
     assert all(len(s["pictures"]) <= 15 for s in view["sliders"])
 
 
+def test_the_rule_reaches_past_its_outermost_places(client: FlaskClient) -> None:
+    """By a twenty-fifth of what lies between them, 0.02 mm at least."""
+    for slider in shown(client)["sliders"]:
+        first, last = slider["places"][0]["at"], slider["places"][-1]["at"]
+        pad = max(0.02, (last - first) / 25)
+        assert (slider["lo"], slider["hi"]) == pytest.approx((first - pad, last + pad), abs=1e-6)
+
+
 def test_the_exact_picture_says_what_the_move_would_say(client: FlaskClient) -> None:
     view = shown(client)
     best = [s["best"] for s in view["sliders"]]
