@@ -1,6 +1,5 @@
 """Look-fors, grades, verdicts under both schools, teeth, seal tracks, orders, gauge plan."""
 
-import math
 from collections.abc import Sequence
 from typing import Any
 
@@ -8,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bornek.core.errors import InputError, RangeError
+from bornek.core.errors import InputError
 from bornek.core.facts.about import About
 from bornek.core.facts.cause import CauseNamed
 from bornek.core.facts.corrected import Corrected
@@ -17,29 +16,23 @@ from bornek.core.facts.hold_cleared import HoldCleared
 from bornek.core.facts.judged import Judged
 from bornek.core.facts.kind import Fact, FactKind
 from bornek.core.facts.ordered import Ordered
-from bornek.core.facts.promised import Promised
 from bornek.core.facts.received import Received, ReceivedKind
 from bornek.core.facts.registry import fact_kinds
 from bornek.core.facts.removed import Removed
-from bornek.core.facts.seal_set import SealSet
 from bornek.core.facts.teeth import TeethMarked
 from bornek.core.gauges import Gauge
-from bornek.core.parts.days import check_day, is_late
 from bornek.core.parts.gauge_plan import gauge_line
 from bornek.core.parts.grades import GRADES
 from bornek.core.parts.holds import holds, open_holds
-from bornek.core.parts.inspection import inspect, mates_of, must_be_had, not_checked, say_inspect
+from bornek.core.parts.inspection import inspect, must_be_had, not_checked, say_inspect
 from bornek.core.parts.look_fors import LookFor, core_look_fors, groups, look_fors_of
-from bornek.core.parts.orders import known_substitutes, order_lines
-from bornek.core.parts.seal_track import judge_track, lip_words
-from bornek.core.parts.teeth import ToothMark, draw_ring, hunting_words, pattern_words
+from bornek.core.parts.teeth import ToothMark
 from bornek.core.parts.verdicts import Basis, check_choice, judge
 from bornek.core.phrases import text_of
-from bornek.core.units.definition import Definition, Part, read_definition
+from bornek.core.units.definition import Definition, Part
 from bornek.core.windows import Window
-from bornek.demo.yard import TYPES
+from winch import WINCH, fact
 
-WINCH = read_definition(next(d for key, _, d in TYPES if key == "ramp-winch"))
 SHAFT = Part("s", "Cross shaft", "shaft")
 BEARING = Part("b", "Bearing", "taper_bearing")
 
@@ -47,18 +40,6 @@ BEARING = Part("b", "Bearing", "taper_bearing")
 def graded(part: Part, grade: str, **more: str) -> Basis:
     keys = [x.key for x in look_fors_of(part)]
     return Basis(dict.fromkeys(keys, grade) | more, keys)
-
-
-def fact(kind: str, body: Any, seq: int = 0) -> Fact:
-    return Fact(
-        id=f"f{seq}-{kind}",
-        fact_kind=kind,
-        subject=getattr(body, "part", ""),
-        body=body,
-        by="Jun",
-        at="",
-        seq=seq,
-    )
 
 
 def test_every_group_of_part_has_look_fors_each_with_a_meaning() -> None:
@@ -243,25 +224,6 @@ def test_another_school_of_re_use_makes_the_verdict_stale(what: Any, key: str, s
     assert inspect(d, d.parts[0], log).stale == stale
 
 
-@pytest.mark.parametrize(
-    ("lip", "planned", "trouble"),
-    [
-        ("inward", "8", ""),
-        ("outward", "8", "lip"),
-        ("inward", "5.5", "groove"),
-        ("outward", "5.5", "lip and groove"),
-    ],
-)
-def test_a_seal_s_lip_faces_the_oil_and_runs_clear_of_the_groove(
-    lip: Any, planned: str, trouble: str
-) -> None:
-    seal = Part("s", "Seal", "seal")
-    body = SealSet("s", "5", planned, "2", lip, "inward")
-    words = inspect(Definition(parts=(seal,)), seal, [fact("seal_set", body, 1)]).basis.seal
-    assert (lip_words(lip, "inward").rstrip(".") in words) == ("lip" in trouble)
-    assert ("groove" in words) == ("groove" in trouble)
-
-
 def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
     d = Definition(parts=(Part("k", "Key", "key"), Part("c", "Cup", "key")))
     first = fact("judged", Judged("k", "replace", "sheared"), 2)
@@ -275,131 +237,6 @@ def test_the_sentence_goes_from_the_first_part_to_the_order() -> None:
     assert said(both) == "Order the key. 1 not ordered yet."
     assert said(both, frozenset({"k"})) == "Every part is judged. Plan the build."
     assert [x.part.key for x in must_be_had([inspect(d, p, both) for p in d.parts], frozenset())] == ["k"]
-
-
-@pytest.mark.parametrize(
-    ("marked", "says"),
-    [
-        ([5], "One tooth"),
-        ([5, 6, 7], "side by side"),
-        ([39, 1, 2], "side by side"),
-        (range(1, 40), "All round"),
-        (range(1, 19, 2), "On one side"),
-        ([1, 9, 20, 31], "Scattered"),
-    ],
-)
-def test_the_pattern_of_damaged_teeth(marked: Sequence[int], says: str) -> None:
-    assert says in pattern_words(39, marked)
-
-
-def test_evenly_spaced_damage_points_to_one_tooth_of_the_mate() -> None:
-    assert "one bad tooth on the mate" in pattern_words(60, [3, 18, 33, 48], 15)
-    assert "Runout" in pattern_words(60, [1, 21, 41], 15)
-
-
-@given(st.integers(5, 120), st.integers(5, 120))
-def test_hunting_is_the_common_factor(z1: int, z2: int) -> None:
-    words = hunting_words(z1, z2)
-    assert ("hunt" in words) == (math.gcd(z1, z2) == 1)
-
-
-def test_mates_come_from_the_meshes() -> None:
-    assert [(me.teeth, other.teeth) for me, other, _ in mates_of(WINCH, "bevel-pinion")] == [(14, 39)]
-
-
-@given(st.integers(6, 200))
-def test_the_ring_is_drawn_inside_its_sheet_without_overlap(total: int) -> None:
-    ring = draw_ring("gear", total, [ToothMark(1, "drive", "pits")])
-    assert len(ring.teeth) == total
-    assert all(0 <= x <= ring.size and 0 <= y <= ring.size for tooth in ring.teeth for x, y in tooth.points)
-    ends = [
-        math.atan2(t.points[3][0] - 200, 200 - t.points[3][1]) % (2 * math.pi)
-        for t in ring.teeth[: total // 2]
-    ]
-    starts = [math.atan2(t.points[0][0] - 200, 200 - t.points[0][1]) for t in ring.teeth[1 : total // 2]]
-    assert all(end < start for end, start in zip(ends, starts, strict=False))
-    assert (ring.teeth[0].drive, ring.teeth[0].coast) == ("pits", "")
-
-
-@given(st.floats(0, 30), st.floats(0, 30), st.floats(0, 10))
-def test_moving_a_seal_by_what_is_said_makes_it_clear(found: float, planned: float, groove: float) -> None:
-    first = judge_track(found, planned, groove)
-    farther = planned + (first.move_mm + 1e-6 if planned >= found else -first.move_mm - 1e-6)
-    if 0 <= farther <= 500:
-        assert judge_track(found, farther, groove).clear
-
-
-@pytest.mark.parametrize(
-    "text",
-    [
-        "",
-        "today",
-        "2026-1-1",
-        "2026-13-01",
-        "2026-00-10",
-        "2026-11-00",
-        "2026-11-31",
-        "2026-02-29",
-        "0000-01-01",
-    ],
-)
-def test_what_is_no_day_is_refused(text: str) -> None:
-    with pytest.raises(InputError) as refused:
-        check_day(text, "due")
-    assert refused.value.field == "due"
-
-
-@pytest.mark.parametrize("text", ["0001-01-01", "2024-02-29", "2026-12-31", "9999-10-10"])
-def test_a_day_is_taken_as_it_was_written(text: str) -> None:
-    assert check_day(text) == text
-
-
-@pytest.mark.parametrize(("most", "at"), [(500, 0), (500, 1), (20, 2)])
-def test_a_depth_and_a_groove_have_their_range_and_both_ends_of_it(most: float, at: int) -> None:
-    sizes = [10.0, 10.0, 2.0]
-    for size in (0.0, float(most)):
-        judge_track(*(size if i == at else s for i, s in enumerate(sizes)))
-    for size in (-0.01, most + 0.01):
-        with pytest.raises(RangeError, match=f"must be 0 to {most} mm"):
-            judge_track(*(size if i == at else s for i, s in enumerate(sizes)))
-
-
-def test_a_depth_that_cannot_be_is_refused() -> None:
-    with pytest.raises(RangeError, match="groove must be 0 to 20 mm"):
-        judge_track(5, 6, 60)
-
-
-def ordered(*later: Fact, part: str = "output-lower") -> Any:
-    first = Fact(
-        "o1", "ordered", part, Ordered(part, "order", "TB-3007", "Yard store", promised="2026-11-20")
-    )
-    return order_lines(WINCH, [first, *later], "mm")[0]
-
-
-def test_the_newest_promise_counts_and_the_day_after_it_is_late() -> None:
-    line = ordered(fact("promised", Promised("o1", "2026-11-27"), 2))
-    assert line.promised == "2026-11-27"
-    assert not is_late(line.promised, "2026-11-27")
-    assert is_late(line.promised, "2026-11-28")
-    assert not is_late("", "2026-11-28")
-
-
-def test_a_wider_bearing_says_which_settings_must_be_read_again() -> None:
-    part = next(p for p in WINCH.parts if p.part_kind == "taper_bearing" and p.shaft == "output")
-    line = ordered(fact("received", Received("o1", width_old="24.00", width_new="24.03"), 2), part=part.key)
-    assert line.state == "received"
-    assert "0.030 mm wider" in line.words
-    assert line.read_again == ("Output shaft end play",)
-    same = ordered(fact("received", Received("o1", width_old="24.00", width_new="24.00"), 2), part=part.key)
-    assert same.read_again == ()
-
-
-def test_another_number_that_came_is_said() -> None:
-    assert "came as TB-9, not TB-3007" in ordered(fact("received", Received("o1", number="TB-9"), 2)).words
-
-
-def test_substitutes_go_through_others() -> None:
-    assert known_substitutes("A", [("A", "B"), ("B", "C"), ("D", "E")]) == ["B", "C"]
 
 
 def test_each_gauge_resolves_its_window_or_the_one_that_does_is_named() -> None:

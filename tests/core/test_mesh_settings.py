@@ -24,8 +24,9 @@ from bornek.core.mesh.worm import (
 from bornek.core.scenes import HoleRing
 from bornek.core.settings.given import read_given
 from bornek.core.settings.kind import Setting
-from bornek.core.settings.records import Context
+from bornek.core.settings.records import Context, Entry, Scalar
 from bornek.core.settings.registry import find_kind
+from bornek.core.settings.worm_read import tightest_before
 from bornek.core.units.checks import check_definition
 from bornek.core.units.definition import read_definition
 from bornek.core.units.known import give_known, known_words, unit_facts
@@ -245,6 +246,19 @@ def test_once_it_reads_in_it_is_read_again_with_the_bolts_tight() -> None:
     assert sheet["next"] == "torqued"
     assert "22 N·m" in next(c["posture"] for c in sheet["cells"] if c["slot"] == "torqued")
     assert {"again.1", "again.2"} <= {c["slot"] for c in sheet["cells"]}
+
+
+def test_before_clamping_it_is_read_at_the_tightest_place_of_the_last_round_that_was_read() -> None:
+    kind = find_kind("worm_lash")
+    ctx = Context(given=read_given(kind, WORM), round=4)
+    assert tightest_before(ctx) == 1
+
+    def handle(number: int, *degrees: float) -> tuple[Entry, ...]:
+        return tuple(Entry(f"{number}.{n}", f"lash.{n}", Scalar(v), number) for n, v in enumerate(degrees, 1))
+
+    first = handle(1, 3.0, 2.5, 2.0, 2.8)
+    assert tightest_before(replace(ctx, entries=first)) == 3
+    assert tightest_before(replace(ctx, entries=(*first, *handle(2, 2.0, 1.5, 1.8, 2.2)))) == 2
 
 
 def test_which_tooth_meets_which_space_is_asked_first_and_drawn() -> None:
