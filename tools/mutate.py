@@ -33,13 +33,13 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
         "tests/core/test_written.py", "tests/test_frozen_records.py", "tests/core/test_state.py",
         "tests/core/test_shim_pack_end_play.py", "tests/core/test_two_row_bench.py",
         "tests/core/test_plain_bearing.py", "tests/core/test_taper_clearance.py", "tests/core/test_kinds_declared.py",
-        "tests/core/test_bearing_kinds_by_hand.py", "tests/core/test_mesh_settings.py", "tests/core/test_mesh_model.py", "tests/core/test_bevel_pair_setting.py",
+        "tests/core/test_bearing_kinds_by_hand.py", "tests/core/test_mesh_settings.py", "tests/core/test_mesh_model.py", "tests/core/test_bevel_form.py", "tests/core/test_bevel_pair_setting.py",
         "tests/core/test_sequence_and_vectors.py", "tests/core/test_seat_and_bush_laws.py", "tests/core/test_sifting.py",
         "tests/core/test_given.py", "tests/core/test_kind_helpers.py", "tests/core/test_kind_contract.py",
         "tests/core/test_half_read.py", "tests/core/test_uncertainties.py", "tests/core/test_harm.py", "tests/core/test_watch.py",
         "tests/core/test_figures.py", f"{CORE}/settings")),
     "parts": ((f"{CORE}/parts",), (
-        "tests/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_inspection_laws.py", "tests/core/test_parts_by_hand.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
+        "tests/test_frozen_records.py", "tests/core/test_inspection.py", "tests/core/test_teeth.py", "tests/core/test_seal_track.py", "tests/core/test_orders.py", "tests/core/test_inspection_laws.py", "tests/core/test_parts_by_hand.py", "tests/core/test_causes.py", "tests/core/test_facts.py",
         "tests/core/test_disturbed.py", "tests/core/test_known_evidence.py",
         f"{CORE}/parts")),
     "windows": ((f"{CORE}/windows.py", f"{CORE}/readings.py", f"{CORE}/uncertainty.py"), (

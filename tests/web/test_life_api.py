@@ -8,7 +8,10 @@ from typing import Any
 
 from flask.testing import FlaskClient
 from pypdf import PdfReader
+from sqlalchemy import select
 
+from bornek.store import tables as t
+from bornek.store.database import Database
 from helpers import Bench, let_out
 
 ACTOR = {"X-Mechanic": "marl"}
@@ -86,6 +89,21 @@ def test_before_the_first_reading_the_type_says_what_it_showed(client: FlaskClie
     bench.act("as_found", 0.5)
     bench.read("travel.mark_up.1", "0.2")
     assert bench.view()["memory"] == []
+
+
+def test_of_all_that_was_done_only_moves_are_counted(client: FlaskClient, yard: Database) -> None:
+    """Six of the nine jobs moved anything, once each; one of them signed again with three: 8 moves in six."""
+    with yard.writing() as session:
+        held = session.scalars(select(t.Signature).where(t.Signature.setting_id == "h31-2018.drum-end-play"))
+        first = held.one()
+        done = [{"kind": kind} for kind in ("as_found", "reseat", "move", "exchanged", "move")]
+        again = {c.key: getattr(first, c.key) for c in t.Signature.__table__.columns}
+        again |= {"id": "again", "seq": first.seq + 1, "snapshot": {**first.snapshot, "acts": done}}
+        session.add(t.Signature(**again))
+    body = {"id": "h40", "revision": "haul-winch.1", "tag": "H-40", "name": "Fourth", "serial": "HW2-0200"}
+    assert client.post("/api/jobs", json=body, headers=ACTOR).status_code == 201
+    memory = client.get("/api/settings/h40.drum-end-play").get_json()["memory"]
+    assert (memory[1]["words"], len(memory[1]["jobs"])) == ("1.3 moves a job, 3 at most.", 6)
 
 
 def test_the_build_sheet_can_be_read_by_who_owns_it(client: FlaskClient) -> None:
