@@ -23,6 +23,15 @@ def in_gate(cases: Iterable[Any], least: int) -> list[Any]:
     return [c if n < least else pytest.param(c, marks=pytest.mark.wide) for n, c in enumerate(cases)]
 
 
+def whole_board(client: FlaskClient) -> dict[str, Any]:
+    """The board once every job is read into it: some at each look."""
+    for _ in range(100):
+        shown: dict[str, Any] = client.get("/api/board").get_json()
+        if not shown["unread"]:
+            return shown
+    raise AssertionError("the board never was whole")
+
+
 class Bench:
     """One setting worked through the API by one mechanic."""
 

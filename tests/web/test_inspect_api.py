@@ -12,6 +12,7 @@ from apps import app_over
 from bornek.core.parts.look_fors import look_fors_of
 from bornek.core.units.definition import Part
 from bornek.store.database import Database
+from helpers import whole_board
 
 _ids = count(1)
 ACTOR = {"X-Mechanic": "marl"}
@@ -131,8 +132,7 @@ def test_an_order_runs_late_shows_on_the_board_and_comes_in(client: FlaskClient)
         promised="2026-11-20",
     )
     assert shown["orders"][0]["late"]
-    while (board := client.get("/api/board").get_json())["unread"]:
-        pass
+    board = whole_board(client)
     assert board["late"] == 2  # and the gearbox's input bearing
     row = next(r for r in board["rows"] if r["job_id"] == "p22")
     assert row["late"] == ["Thrust bearing from Yard store, promised 2026-11-20"]
