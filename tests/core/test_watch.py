@@ -96,6 +96,17 @@ def test_readings_alike_to_the_last_digit_ask_for_the_needle_by_how_unlikely_the
     assert not checks(spread, "prove_alive")
 
 
+@pytest.mark.parametrize("fine", [(0,), (5,), (1, 3)])
+def test_readings_alike_by_two_gauges_are_as_unlikely_whichever_read_first(fine: tuple[int, ...]) -> None:
+    """Of readings that scatter by 3.5 µm a step of 5 µm takes 0.525, one of 1 µm 0.114. Six alike by chance:
+    0.525⁵ · 0.114 = 0.0045 is remarked on, 0.525⁴ · 0.114² = 0.00099 is too seldom to be chance."""
+    coarse = {"id": "c", "name": "dial", "division": 0.01, "calibration_u": 0.002}
+    entries = [e | {"gauge": "f" if i in fine else "c"} for i, e in enumerate(travels(*[0.24] * 6))]
+    found = compute("shim_pack_end_play", {"given": PLAY, "entries": entries, "gauges": [FINE, coarse]})
+    assert bool(checks(found, "prove_alive")) == (len(fine) == 2)
+    assert any("Does the needle move" in s for s in checks(found, "")) == (len(fine) == 1)
+
+
 @pytest.mark.parametrize("n", [8, 12])
 def test_a_runout_that_is_the_same_all_round_is_a_needle_that_stood_still(n: int) -> None:
     sheet = compute(

@@ -6,6 +6,7 @@ A kind declares its stations; nobody but this file looks whether what was read a
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from dataclasses import replace
 from statistics import NormalDist
@@ -120,12 +121,11 @@ def _stood_still(slots: Sequence[Slot], sifted: Sifted, ctx: Context) -> str:
 
 
 def _by_chance(rows: Sequence[tuple[Slot, Entry]], ctx: Context) -> float:
-    """How often so many travels would fall into one step of the gauge."""
+    """How often so many travels would each fall into one step of the gauge that read it."""
     if rows[0][0].nature != "travel":
         return 1.0
     one = NormalDist(0.0, SCATTER_MM)
-    half = ctx.find_gauge(rows[0][1]).resolution / 2
-    return float((2 * one.cdf(half) - 1) ** len(rows))
+    return math.prod(2 * one.cdf(ctx.find_gauge(entry).resolution / 2) - 1 for _, entry in rows)
 
 
 def _odd_scale(slots: Sequence[Slot], sifted: Sifted) -> str:
