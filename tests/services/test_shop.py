@@ -1,14 +1,18 @@
 """Drawer, gauges, names and keys."""
 
 from datetime import UTC, datetime
+from types import SimpleNamespace
 from typing import Any
 
 import pytest
 from sqlalchemy import select
 
 from bornek.core.errors import BornekError, InputError, KeyReused, NotFound
+from bornek.core.settings.knobs import Knob, Packs
+from bornek.core.settings.records import Context
 from bornek.services.desk import Desk, digest, once
 from bornek.services.job.receive_job import receive_job
+from bornek.services.shop.buy_list import _look
 from bornek.services.shop.drawer import count_shims, low_shims, view_drawer
 from bornek.services.shop.gauges import register_gauge, view_gauges
 from bornek.services.shop.unit_types import define_type
@@ -163,3 +167,31 @@ def test_a_job_works_from_its_own_copy_of_the_definition(yard: Database) -> None
         assert job.definition == revision.definition
         with pytest.raises(NotFound):
             receive_job(desk, {"id": "j2", "unit": {"id": "u"}, "revision": "none"})
+
+
+@pytest.mark.parametrize(
+    ("at", "form"),
+    [("pinion", "ring of the carrier"), ("gear", "ring of the setting"), ("gone", "ring of the setting")],
+)
+def test_a_missing_shim_is_bought_in_the_form_of_the_place_where_it_is_missing(
+    monkeypatch: pytest.MonkeyPatch, at: str, form: str
+) -> None:
+    move = {"missing_mm": 0.33, "missing_at": at, "missing_p": 0.9, "best": {"p_in": 0.4}}
+    monkeypatch.setattr("bornek.services.shop.buy_list.shown_sheet", lambda loaded: {"move": move})
+    pinion, gear = (
+        Knob(key, key, place, "mm", Packs()) for key, place in (("pinion", "carrier"), ("gear", ""))
+    )
+    log = SimpleNamespace(
+        job=SimpleNamespace(id="f12"), setting=SimpleNamespace(id="f12.ring-set", label="Ring gear and pinion"),
+        unit=SimpleNamespace(tag="F-12"), place=SimpleNamespace(shim_form="ring of the setting"),
+    )  # fmt: skip
+    loaded: Any = SimpleNamespace(
+        signed=False, log=log, reckoning=SimpleNamespace(knobs=(pinion, gear)),
+        ctx=Context(forms={"carrier": "ring of the carrier"}),
+    )  # fmt: skip
+    found: dict[tuple[str, int], Any] = {}
+    _look(loaded, found)
+    ((key, [(gain, who)]),) = found.items()
+    assert key == (form, 330_000)
+    assert gain == pytest.approx(0.5)
+    assert (who.tag, who.words) == ("F-12", "90 % instead of 40 %")
