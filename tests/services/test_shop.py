@@ -194,4 +194,4 @@ def test_a_missing_shim_is_bought_in_the_form_of_the_place_where_it_is_missing(
     ((key, [(gain, who)]),) = found.items()
     assert key == (form, 330_000)
     assert gain == pytest.approx(0.5)
-    assert (who.tag, who.words) == ("F-12", "90 % instead of 40 %")
+    assert (who.tag, who.words) == ("F-12", "90 in 100 instead of 40 in 100")
