@@ -57,6 +57,11 @@ def test_a_first_reading_is_held_against_the_plausible_span() -> None:
     assert find_slips(0.9, [], (0.0, 1.2)) == []
 
 
+def test_what_no_slip_explains_stands_as_it_was_typed() -> None:
+    (found,) = find_slips(30.0, [], (49.0, 51.0))
+    assert (found.factor, found.meant) == (1.0, 30.0)
+
+
 def test_zero_and_a_mere_outlier_are_not_slips() -> None:
     assert find_slips(0.0, [0.145], None) == []
     assert find_slips(0.25, [0.145], None) == []
