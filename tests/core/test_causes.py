@@ -3,7 +3,7 @@
 import pytest
 
 from bornek.core.errors import InputError
-from bornek.core.parts.causes import Diagnosis, Seen, all_causes, all_evidence, diagnose
+from bornek.core.parts.causes import Cause, Diagnosis, Seen, _rank, all_causes, all_evidence, diagnose
 
 
 def case(*seen: str, absent: tuple[str, ...] = ()) -> Diagnosis:
@@ -69,6 +69,21 @@ def test_evidence_against_is_shown_beside_evidence_for() -> None:
     ranked = {r.key: r for r in case("spall_load", "long_hours", "heat_blue").ranked}
     assert ranked["fatigue"].against == ("Blue heat colour",)
     assert ranked["starved"].against == ("Long hours, load as rated",)
+
+
+@pytest.mark.parametrize("cause", all_causes(), ids=lambda c: c.key)
+def test_what_is_missed_counts_half_of_what_rules_it_out(cause: Cause) -> None:
+    labels = {e.key: e.label for e in all_evidence()}
+
+    def score(key: str, seen: Seen) -> int:
+        return _rank(cause, {key: seen}, labels).score
+
+    telling = {key for key, weight in cause.speaks.items() if weight >= 2}
+    assert {score(key, "absent") for key in telling - cause.needs} <= {-1}
+    assert {score(key, "absent") for key in cause.needs} <= {-2}
+    assert {score(key, "seen") for key in cause.against} <= {-2}
+    assert {score(key, "absent") for key in cause.speaks.keys() - telling - cause.needs} <= {0}
+    assert all(score(key, "seen") == weight for key, weight in cause.speaks.items())
 
 
 def test_a_spun_ring_may_be_the_consequence_of_another_cause() -> None:
