@@ -115,6 +115,7 @@ def test_a_ram_of_the_yard_fills_the_sum_and_its_red_line_holds(bench: Page) -> 
     expect(bench.locator("[data-mark=gauge-face]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_sums_are_answered_as_they_are_typed_and_outlive_a_reload(bench: Page) -> None:
     bench.goto(f"{home(bench)}/sums/fit_bolts")
     say(bench, "8 bolts to 218 N·m")

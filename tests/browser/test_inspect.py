@@ -97,6 +97,7 @@ def test_re_use_against_a_strict_school_waits_for_its_reason(bench: Page) -> Non
     judged(bench, "thrust-bearing", "re-use")
 
 
+@pytest.mark.wide
 def test_evidence_ranks_causes_and_the_named_one_holds_the_build(bench: Page) -> None:
     open_inspection(bench, "p22")
     bench.keyboard.press("c")

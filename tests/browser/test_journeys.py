@@ -71,6 +71,7 @@ def test_an_untouched_unit_shows_cautions_then_takes_its_pack(bench: Page) -> No
     expect(bench.locator("[data-mark=pack]")).to_contain_text("0.754")
 
 
+@pytest.mark.wide
 def test_a_slip_is_asked_about_and_one_tap_mends_it(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.keyboard.type("1.45")
@@ -291,6 +292,7 @@ def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     server.shutdown()
 
 
+@pytest.mark.wide
 def test_a_gauge_is_registered_and_a_card_that_cannot_be_is_told(bench: Page, address: str) -> None:
     bench.goto(f"{address}/gauges")
     for name, text in (("id", "lever-5"), ("name", "Lever 5"), ("division", "0"), ("due", "2027-01-31")):

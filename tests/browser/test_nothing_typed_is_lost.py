@@ -34,6 +34,7 @@ def test_digits_reach_the_live_cell_from_anywhere(bench: Page) -> None:
         expect(live).to_have_value("")
 
 
+@pytest.mark.wide
 def test_letters_inside_a_reading_are_no_shortcuts(bench: Page) -> None:
     fresh_round(bench)
     bench.keyboard.type("8")
@@ -56,6 +57,7 @@ def test_a_caution_takes_no_digit_and_the_enter_of_a_gauge_does_not_close_it(ben
     expect(bench.locator("[data-live]")).to_have_value("31.12")
 
 
+@pytest.mark.wide
 def test_what_the_headline_asks_for_gets_the_digits(bench: Page) -> None:
     open_setting(bench, "p22.thrust-end-play")
     bench.keyboard.press("Enter")
@@ -70,6 +72,7 @@ def test_what_the_headline_asks_for_gets_the_digits(bench: Page) -> None:
     expect(bench.locator("[data-mark=pack]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_an_empty_pack_is_asked_about(bench: Page) -> None:
     open_setting(bench, "p22.thrust-end-play")
     bench.keyboard.press("Enter")

@@ -16,8 +16,8 @@ from bornek.store.database import Database
 from controls import at_every_width, nothing_beside
 from helpers import NOW, Bench, in_gate
 from serving import ACTOR, served
+from views import ELSEWHERE, LONG, LONG_ONES
 
-LONG = "W" * 80
 ENDS = ("0", "4")
 VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
 BOXES = """() => {
@@ -117,67 +117,6 @@ def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: s
         for name, (left, _, right, _) in boxes.items():
             assert left >= 0 and right <= width, (width, key, name, boxes)
         page.locator("[data-sum]").first.click(trial=True, timeout=2000)
-
-
-STAGES = (
-    "",
-    "/receive",
-    "/strip",
-    "/inspect",
-    "/plan",
-    "/plan/own",
-    "/fit",
-    "/mesh",
-    "/mesh/train",
-    "/prove",
-    "/prove?zone=run",
-    "/prove?zone=after",
-    "/prove?zone=release",
-    "/record",
-    "/definition",
-)
-SHOP = (
-    "/",
-    "/today",
-    "/report",
-    "/yard",
-    "/orders",
-    "/tools",
-    "/hours",
-    "/practice",
-    "/people",
-    f"/search?text={LONG}",
-)
-"""Pages of the shop on which the long names stand."""
-ELSEWHERE = (
-    "/units/u-h31",
-    "/units/u-h31?zone=lived",
-    "/units/u-h31?zone=owed",
-    "/units/u-h31?zone=visits",
-    "/jobs/w26/prove?zone=run",
-    "/sums/fit_ring",
-    "/gauges",
-    "/drawer",
-    "/bench",
-    "/limits",
-    "/jobs/r15/mesh/train?zone=turns",
-    "/jobs/r15/mesh/train?zone=levers",
-    "/jobs/r15/mesh/train?zone=marks",
-    "/jobs/r15/mesh/train?zone=pairs",
-    "/jobs/t05/set/t05.worm-lost-motion",
-    "/jobs/v18/set/v18.sector-lash",
-    "/jobs/s31/set/s31.nut-end-play",
-    "/jobs/a06/set/a06.crank-runout",
-    "/jobs/f12/set/f12.ring-set",
-    "/jobs/f12/set/f12.ring-set/what-if",
-    "/types",
-    "/types/new",
-    "/me",
-)
-"""Pages beside them, at the same widths."""
-
-
-LONG_ONES = (*(f"/jobs/z9{stage}" for stage in STAGES), *SHOP)
 
 
 @pytest.mark.parametrize("path", in_gate((*LONG_ONES, *ELSEWHERE), len(LONG_ONES)))

@@ -208,6 +208,7 @@ def test_a_move_after_readings_of_this_tablet_alone_asks_nothing_and_counts_once
     context.close()
 
 
+@pytest.mark.wide
 def test_a_newer_page_waits_until_it_is_taken(browser: Browser, yard: Database, tmp_path: Path) -> None:
     folder = tmp_path / "page"
     shutil.copytree(PAGE, folder)
@@ -227,6 +228,7 @@ def test_a_newer_page_waits_until_it_is_taken(browser: Browser, yard: Database, 
         context.close()
 
 
+@pytest.mark.wide
 def test_who_opens_the_page_without_the_yard_still_writes_as_it_answers_and_no_token_is_kept(
     browser: Browser, yard: Database, monkeypatch: pytest.MonkeyPatch
 ) -> None:
@@ -305,6 +307,7 @@ def test_a_sign_in_that_ended_meanwhile_is_asked_for_then_sending_goes_on(
         context.close()
 
 
+@pytest.mark.wide
 def test_a_browser_that_keeps_nothing_says_so(browser: Browser, live: str) -> None:
     context = tablet(browser, service_workers="block")
     context.add_init_script("Object.defineProperty(window, 'indexedDB', { value: undefined })")
@@ -318,6 +321,7 @@ def test_a_browser_that_keeps_nothing_says_so(browser: Browser, live: str) -> No
     context.close()
 
 
+@pytest.mark.wide
 def test_a_photo_is_kept_and_sent_once(browser: Browser, live: str, yard: Database) -> None:
     context = tablet(browser, service_workers="block")
     page = opened(context, live, "/jobs/w17/strip")
@@ -334,6 +338,7 @@ def test_a_photo_is_kept_and_sent_once(browser: Browser, live: str, yard: Databa
     context.close()
 
 
+@pytest.mark.wide
 def test_no_room_on_the_device_is_said_and_what_was_typed_stays(browser: Browser, live: str) -> None:
     context = tablet(browser, service_workers="block")
     context.add_init_script(
@@ -349,6 +354,7 @@ def test_no_room_on_the_device_is_said_and_what_was_typed_stays(browser: Browser
     context.close()
 
 
+@pytest.mark.wide
 def test_a_clock_that_is_wrong_is_said_and_what_is_kept_has_the_yard_s_time(
     browser: Browser, live: str, yard: Database
 ) -> None:

@@ -223,6 +223,7 @@ def test_written_wrongly_marks_what_rests_on_it_to_be_looked_at(bench: Page) -> 
     say(bench, "Thrust bearing: done")
 
 
+@pytest.mark.wide
 def test_a_step_of_ones_own_with_a_wait_runs_by_itself_and_is_on_today(bench: Page) -> None:
     open_plan(bench)
     bench.keyboard.press("+")
@@ -281,6 +282,7 @@ def test_a_step_that_does_not_hold_names_its_field_and_keeps_what_was_typed(benc
     assert bench.locator("[data-own-step] [name=label]").input_value() == "Cover on"
 
 
+@pytest.mark.wide
 def test_what_is_no_number_is_refused_at_its_field_and_never_taken_for_another(bench: Page) -> None:
     open_plan(bench, "/jobs/f12/plan")
     bench.keyboard.press("+")

@@ -46,6 +46,7 @@ def enter(page: Page, name: str, device: str = "") -> None:
     page.keyboard.press("Enter")
 
 
+@pytest.mark.wide
 def test_the_first_at_a_new_yard_becomes_its_owner(page: Page, empty: Database, clock: Clock) -> None:
     app: Flask = guarded(empty, clock)
     with served(app) as address:
@@ -112,6 +113,7 @@ def test_what_is_typed_stays_while_a_sign_in_that_ended_is_asked_for(
     expect(page.locator("[data-slot='travel.mark_down.2'][data-status=taken]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_an_apprentice_is_told_who_may(page: Page, guard: str) -> None:
     page.goto(f"{guard}/people")
     enter(page, "Ada Pell")

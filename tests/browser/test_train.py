@@ -45,6 +45,7 @@ def test_a_wrong_count_stands_with_what_it_may_come_from(bench: Page) -> None:
     say(bench, "have changed places")
 
 
+@pytest.mark.wide
 def test_timing_marks_are_looked_at_before_they_are_closed_in(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/r15/mesh/train")
     say(bench, "Lower countershaft, before it is closed: tooth 1 between teeth 1 and 2 of the input gear.")
@@ -60,6 +61,7 @@ def test_timing_marks_are_looked_at_before_they_are_closed_in(bench: Page) -> No
     say(bench, "Put it in neutral")
 
 
+@pytest.mark.wide
 def test_what_was_typed_is_kept_when_it_is_refused(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/mesh/train")
     bench.locator("[name=out]").fill("many")
@@ -94,6 +96,7 @@ def signed(page: Page) -> None:
     say(page, "Signed: in")
 
 
+@pytest.mark.wide
 def test_a_worm_is_set_by_its_eccentric_carrier_and_read_again_clamped(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/t05/set/t05.worm-lost-motion")
     say(bench, "Let the clamp go. Turn the carrier to")

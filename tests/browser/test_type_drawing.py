@@ -115,6 +115,7 @@ def test_a_draft_is_kept_as_it_was_typed_and_said_so_on_leaving(bench: Page) -> 
     expect(bench.locator("[data-drafts]")).to_have_count(0)
 
 
+@pytest.mark.wide
 def test_what_is_typed_is_not_overwritten_when_the_drawing_comes_anew(bench: Page) -> None:
     """The previews come late, one after the other, while a name is typed letter by letter."""
     m = Maker(bench)
@@ -212,6 +213,7 @@ def test_a_pasted_parts_list_is_guessed_and_looked_over_once(bench: Page, cut: s
     expect(bench.locator("[data-part=new-2]").first).to_be_attached()
 
 
+@pytest.mark.wide
 def test_a_newer_revision_beside_a_draft_is_said_and_nothing_is_lost(bench: Page) -> None:
     bench.goto(f"{home(bench)}/types/capstan")
     bench.locator("[name=type-name]").fill("Capstan, mine")

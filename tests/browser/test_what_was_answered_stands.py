@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from contextlib import contextmanager
 
+import pytest
 from playwright.sync_api import APIResponse, Page, Route, expect
 
 from controls import DRAWN, open_setting
@@ -44,6 +45,7 @@ def test_a_reading_that_was_taken_stays_when_an_older_look_comes_in(bench: Page)
     assert taken.is_visible()
 
 
+@pytest.mark.wide
 def test_what_was_written_on_a_stage_stays_when_an_older_look_comes_in(bench: Page, address: str) -> None:
     bench.goto(f"{address}/jobs/f12/strip?zone=loose")
     bench.locator("[name=what]").fill("lock washer tab")

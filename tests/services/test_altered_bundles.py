@@ -5,6 +5,7 @@ from pathlib import Path
 import pytest
 
 from altered import JOBS, Yard, packed, run
+from helpers import in_gate
 
 pytestmark = pytest.mark.xdist_group("altered")
 """One yard for all of them: it is made once."""
@@ -22,6 +23,6 @@ def test_an_altered_file_is_refused_in_words_or_taken_in_whole(yard: Yard) -> No
     assert counted["taken in"] > 0
 
 
-@pytest.mark.parametrize("job", JOBS)
+@pytest.mark.parametrize("job", in_gate(JOBS, 1))
 def test_a_file_that_was_not_altered_is_taken_in(yard: Yard, job: str) -> None:
     assert yard.take(job, packed(yard.bundles[job])) == "taken in"
