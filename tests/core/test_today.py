@@ -11,8 +11,10 @@ import pytest
 from bornek.core.build.bench import Bench
 from bornek.core.build.findings.find import find_all
 from bornek.core.build.schedule.calendar import CLOSED, ShopCalendar
-from bornek.core.build.today.rows import before_leaving, clashes, finishes, hand_rows, next_free, self_rows
+from bornek.core.build.today.leaving import before_leaving, next_free
+from bornek.core.build.today.rows import clashes, finishes, hand_rows
 from bornek.core.build.today.say_today import say_today
+from bornek.core.build.today.self_rows import self_rows
 from bornek.core.build.today.yard_day import JobBuild, YardDay
 from bornek.core.facts.due_back import DueBack
 from bornek.core.facts.from_type import FromType

@@ -8,22 +8,10 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from bornek.core.build.today.rows import (
-    Clash,
-    HandRow,
-    JobFinish,
-    Leaving,
-    Ring,
-    SelfRow,
-    before_leaving,
-    clashes,
-    finishes,
-    hand_rows,
-    next_free,
-    rings,
-    self_rows,
-)
+from bornek.core.build.today.leaving import Leaving, before_leaving, next_free
+from bornek.core.build.today.rows import Clash, HandRow, JobFinish, Ring, clashes, finishes, hand_rows, rings
 from bornek.core.build.today.say_today import say_today
+from bornek.core.build.today.self_rows import SelfRow, self_rows
 from bornek.core.build.today.yard_day import JobBuild, YardDay
 from bornek.core.facts.registry import fact_kinds
 from bornek.core.facts.removed import RemovedKind

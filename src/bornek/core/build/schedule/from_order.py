@@ -32,6 +32,15 @@ def task_key(job: str, step: str) -> str:
     return f"{job}/{step}"
 
 
+def step_of(key: str) -> str:
+    """The step of a task, whichever job it is of.
+
+    >>> step_of(task_key("f12", "cover"))
+    'cover'
+    """
+    return key.split("/", 1)[1]
+
+
 def due_of(order: BuildOrder) -> str:
     """The day on which the unit is promised back, the last one said; empty if none was."""
     said = [f.body.day for f in order.facts if isinstance(f.body, DueBack)]

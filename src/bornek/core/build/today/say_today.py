@@ -8,7 +8,9 @@ from datetime import datetime
 from bornek.core.build.player import hours
 from bornek.core.build.say_plan import Said
 from bornek.core.build.schedule.incoming import in_a_sentence
-from bornek.core.build.today.rows import Clash, HandRow, JobFinish, Leaving, SelfRow
+from bornek.core.build.today.leaving import Leaving
+from bornek.core.build.today.rows import Clash, HandRow, JobFinish
+from bornek.core.build.today.self_rows import SelfRow
 from bornek.core.build.today.yard_day import YardDay
 from bornek.core.phrases import Span, lower_first, plain
 
