@@ -17,19 +17,16 @@ from bornek.core.around import degrees_of, first_harmonic
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray, Section, Trace
-from bornek.core.settings.common import given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import given_window, source_lines, unread
+from bornek.core.settings.crank_form import ENDS, EXTREMES, LEAST_ANGLES, ends_of, form_of, stations_of
 from bornek.core.settings.figures.shaft_on_blocks import draw_shaft_on_blocks
-from bornek.core.settings.kind import Check, Field, OfTurn, Outcome, Result, Setting, Slot, speech
+from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Slot, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Working
 
-ENDS = (("L", "Left end"), ("R", "Right end"))
-ONE = ("L", "Here")
-AROUND, EXTREMES = "around", "extremes"
-LEAST_ANGLES, MOST_ANGLES = 8, 36
 SCATTER_PRIOR_MM = 0.002
 RIM_SHARE = 1.1
 """The rim is drawn at so many times what runs out most."""
@@ -71,77 +68,21 @@ class CrankRunout(Setting):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        two = given.get("ends", "two") == "two"
-        around = given.get("read", AROUND) == AROUND
-        conventions = [
-            ("tir", "full indicator reading" + (" at each end" if two else "")),
-            *([("sum", "both ends' readings added")] if two else []),
-            *([("eccentricity", "eccentricity" + (" at each end" if two else ""))] if around else []),
-        ]
-        own = [
-            Field("ends", "Read at", "choice", default="two",
-                  options=(("two", "both ends of a built-up crank or shaft"), ("one", "one place"))),
-            Field("read", "Read", "choice", default=AROUND,
-                  options=((AROUND, "at equal angles around"), (EXTREMES, "greatest and smallest only"))),
-            Field("limit", "Runout limit", "length", lo=0.001, hi=2),
-            Field("convention", "The limit means", "choice", options=tuple(conventions), why="Asked, never guessed."),
-            *([Field(key="angles", label="Angles read around", quantity="count", default=LEAST_ANGLES,
-                     lo=LEAST_ANGLES, hi=MOST_ANGLES)] if around else []),
-            *([Field("gauges", "The gauges stand", "choice",
-                     options=(("outboard", "outboard of the two supports"), ("between", "between the supports")))]
-              if two else []),
-            Field("held", "It turns", "choice", default="own",
-                  options=(("own", "in its own bearings or on blocks"), ("centres", "between centres"))),
-            Field("untrusted", "Surfaces that cannot be trusted", "lines", required=False,
-                  why="A burred centre, a chewed end: recorded, and not run on."),
-            Field("unchecked", "What was not checked", "lines", required=False,
-                  why="Rod side shake, big end play: it goes on the record."),
-        ]  # fmt: skip
-        return whole_form(own, aim=False)
+        return form_of(given)
 
     def tells(self, ctx: Context, verdict: str) -> str:
         return "shaft_bent" if verdict == "out_high" else ""
-
-    def _ends(self, ctx: Context) -> tuple[tuple[str, str], ...]:
-        return ENDS if ctx.given["ends"] == "two" else (ONE,)
 
     def thing(self) -> Section:
         return draw_shaft_on_blocks()
 
     def slots(self, ctx: Context) -> tuple[Slot, ...]:
-        if ctx.given["read"] == EXTREMES:
-            stations: list[tuple[str, str, int | None, OfTurn]] = [
-                ("max", "greatest", None, "greatest"),
-                ("min", "smallest", None, "smallest"),
-            ]
-        else:
-            n = int(ctx.given["angles"])
-            stations = [(str(k), f"{360 * k / n:.3g}°", round(360 * k / n), "") for k in range(n)]
-        zero = "Angle 0 is the crankpin." if ctx.given["ends"] == "two" else "Angle 0 is the mark."
-        return tuple(
-            Slot(
-                key=f"{end}.{key}",
-                label=f"{label}, {words}",
-                group=label,
-                axes={"end": end} | ({} if angle is None else {"angle": angle}),
-                quantity="length",
-                nature="size",
-                needs="travel",
-                posture=f"{zero} Turn to the mark, let it rest, read."
-                if angle is not None
-                else f"Turn it once round by hand; the {words} that the needle shows.",
-                plausible=(-2.0, 2.0),
-                alike="end",
-                of_turn=of_turn,
-            )
-            for end, label in self._ends(ctx)
-            for key, words, angle, of_turn in stations
-        )
+        return stations_of(ctx)
 
     def evaluate(self, ctx: Context) -> Outcome:
         slots = self.slots(ctx)
         sifted = sift(slots, ctx.now())
-        ends = self._ends(ctx)
+        ends = ends_of(ctx)
         around = {end: self._around(slots, sifted, end) for end, _ in ends}
         checks = self._centres(ctx)
         whole = len(slots) // len(ends)
@@ -206,7 +147,7 @@ class CrankRunout(Setting):
     ) -> list[Result]:
         """A full reading is one travel of its gauge: its card counts once, in a sum of ends by one gauge twice."""
         window = given_window(ctx.given, None, ctx.given["limit"])
-        ends = self._ends(ctx)
+        ends = ends_of(ctx)
         tir = {end: spread(values) for end, values in around.items()}
         one = {end: _travel_budget(tir[end], gauges[end]) for end, _ in ends}
         match ctx.given["convention"]:
@@ -231,7 +172,7 @@ class CrankRunout(Setting):
         return [self._judge(key, label, Normal(v, u), window, around) for key, label, v, u in rows]
 
     def _unread(self, ctx: Context) -> tuple[Result, ...]:
-        window, ends = given_window(ctx.given, None, ctx.given["limit"], 0.0), self._ends(ctx)
+        window, ends = given_window(ctx.given, None, ctx.given["limit"], 0.0), ends_of(ctx)
         match ctx.given["convention"]:
             case "sum":
                 rows = [("tir_sum", BOTH_ADDED)]
@@ -313,7 +254,7 @@ class CrankRunout(Setting):
     ) -> Circle:
         """What was read about the rim, grown so that the limit is seen, and the high spots."""
         say = speech(ctx)
-        ends = self._ends(ctx)
+        ends = ends_of(ctx)
         most = max(
             [SCATTER_PRIOR_MM, *(abs(v) for v in vectors.values()), *(spread(r) for r in around.values())]
         )

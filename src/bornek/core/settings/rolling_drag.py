@@ -11,12 +11,12 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, ClassVar
 
-from bornek.core.errors import RangeError
 from bornek.core.quantities import Shown, shown_in
 from bornek.core.readings import budget
 from bornek.core.scenes import Section
-from bornek.core.settings.common import given_window, source_lines, unread, whole_form
+from bornek.core.settings.common import given_window, source_lines, unread
 from bornek.core.settings.counted_nut import Counted, turned_nut
+from bornek.core.settings.drag_form import CRUSH, added_window, form_of
 from bornek.core.settings.figures.cord_and_scale import draw_cord_and_scale
 from bornek.core.settings.kind import Check, Field, Outcome, Result, SlipHint, Slot
 from bornek.core.settings.knobs import Knob, Response
@@ -35,21 +35,6 @@ SEAL_WIDTHS = 3.0
 TURN_STEP_DEG, MOST_TURN_DEG = 1.0, 720.0
 TO_MIDDLE_DEG = 20.0
 """What a nut turns from first load to the middle of its window, as a guess that the first moves replace."""
-SCALES = {
-    "force": (("kgf", "kgf"), ("N", "N"), ("lbf", "lbf")),
-    "torque": (("N·m", "N·m"), ("lb·in", "lb·in"), ("N·cm", "N·cm"), ("lb·ft", "lb·ft")),
-}
-READ_AS = (("force", "by a scale on a cord"), ("torque", "as a torque"))
-CRUSH = "crush"
-
-
-def cord_force_n(torque_n_m: float, radius_mm: float) -> float:
-    """Force at a radius for a torque: F = T/r [N].
-
-    >>> cord_force_n(2.0, 50.0)
-    40.0
-    """
-    return torque_n_m / radius_mm * 1000.0
 
 
 @dataclass(frozen=True)
@@ -77,73 +62,13 @@ class RollingDrag(Counted):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        read_as, limit_as = str(given.get("read_as", "force")), str(given.get("limit_as", "force"))
-        own = [
-            Field("read_as", "Drag is read", "choice", options=READ_AS, default="force"),
-            Field("scale", "The scale shows", "choice", options=SCALES[read_as], default=SCALES[read_as][0][0]),
-            Field("limit_as", "The limit is given as", "choice", default="force",
-                  options=(("force", "a force on the cord"), ("torque", "a torque"))),
-            *self._radius(read_as, limit_as),
-            Field("bearings", "Bearings are", "choice", default="new",
-                  options=(("new", "new"), ("run_in", "run in"))),
-            *self._added(given, limit_as),
-            Field("adjuster", "Set by", "choice", default="nut",
-                  options=(("nut", "a nut with a solid spacer, or none"), (CRUSH, "a nut on a crush spacer"),
-                           ("staked", "a nut that is staked")),
-                  why="What can be taken back, and what is used up."),
-        ]  # fmt: skip
-        return whole_form(own, aim=False)
-
-    @staticmethod
-    def _radius(read_as: str, limit_as: str) -> list[Field]:
-        if read_as == limit_as == "torque":
-            return []
-        why = "Without it a force counts only against a limit given on the same radius."
-        needed = read_as != limit_as
-        return [Field("radius", "Radius that the cord pulls at", "length", needed, lo=1, hi=2000, why=why)]
-
-    @staticmethod
-    def _added(given: Mapping[str, Any], limit_as: str) -> list[Field]:
-        bearings = given.get("bearings", "new")
-        unit = str(given.get("scale", "")) if given.get("read_as", "force") == limit_as else ""
-        quantity: Any = "torque" if limit_as == "torque" else "force"
-        return [
-            Field(
-                f"{which}_{end}",
-                f"Preload adds at {words}, {name}",
-                quantity,
-                which == bearings,
-                lo=0,
-                hi=1e5,
-                unit=unit,
-            )
-            for which, name in (("new", "new bearings"), ("run_in", "run-in bearings"))
-            for end, words in (("least", "least"), ("greatest", "most"))
-        ]
+        return form_of(given)
 
     def quantity(self, ctx: Context) -> str:
         return str(ctx.given["read_as"])
 
     def _own(self, ctx: Context) -> Shown:
         return shown_in(self.quantity(ctx), str(ctx.given["scale"]))
-
-    def _added_window(self, ctx: Context) -> tuple[float, float]:
-        """What the preload is to add, in the quantity that is read."""
-        which = ctx.given["bearings"]
-        lo, hi = (float(ctx.given[f"{which}_{end}"]) for end in ("least", "greatest"))
-        if lo >= hi:
-            raise RangeError(
-                f"The least drag that the preload adds ({lo:g}) must lie below the most ({hi:g}).",
-                field=f"{which}_least",
-                next_step="Check whether the two were swapped.",
-            )
-        read_as, limit_as = ctx.given["read_as"], ctx.given["limit_as"]
-        if read_as == limit_as:
-            return lo, hi
-        radius = float(ctx.given["radius"])
-        if read_as == "force":
-            return cord_force_n(lo, radius), cord_force_n(hi, radius)
-        return lo * radius / 1000, hi * radius / 1000
 
     def _seals_here(self, ctx: Context) -> bool:
         """The seals are read alone first, and again after the preload was let go."""
@@ -181,7 +106,7 @@ class RollingDrag(Counted):
         return found
 
     def _stations(self, ctx: Context, key: str, group: str, posture: str) -> list[Slot]:
-        lo, hi = self._added_window(ctx)
+        lo, hi = added_window(ctx)
         return [
             Slot(
                 key=f"{key}.{n}",
@@ -209,7 +134,6 @@ class RollingDrag(Counted):
         mean = sum(values) / len(values)
         gauges = [g for g in sifted.gauges(slots, ctx) if g.quantity == self.quantity(ctx)]
         u = READ_SHARE * mean
-        u = READ_SHARE * mean
         if len(gauges) == len(values):
             u = budget(groups, gauges, "force", READ_SHARE * mean).u
         return _Drag(mean, u, tuple(values))
@@ -226,12 +150,12 @@ class RollingDrag(Counted):
         seal = self._seal(ctx)
         if seal is None:
             return None
-        lo, hi = self._added_window(ctx)
+        lo, hi = added_window(ctx)
         return given_window(ctx.given, seal.mean + lo, seal.mean + hi)
 
     def evaluate(self, ctx: Context) -> Outcome:
         seal, drag, window = self._seal(ctx), self._read(ctx, "drag"), self._window(ctx)
-        lo, hi = self._added_window(ctx)
+        lo, hi = added_window(ctx)
         picture = draw_cord_and_scale(self._picture_words(ctx))
         if window is None or seal is None or drag is None:
             shown = window or given_window(ctx.given, lo, hi)
@@ -284,7 +208,7 @@ class RollingDrag(Counted):
 
     def _checks(self, ctx: Context, seal: _Drag | None, drag: _Drag | None) -> list[Check]:
         found = []
-        own, (lo, hi) = self._own(ctx), self._added_window(ctx)
+        own, (lo, hi) = self._own(ctx), added_window(ctx)
         if seal is not None and seal.mean > SEAL_WIDTHS * (hi - lo):
             words = (
                 f"The seals drag {own.number(seal.mean)} {own.unit}, more than {SEAL_WIDTHS:g} times the window's width: "
@@ -310,7 +234,7 @@ class RollingDrag(Counted):
         return [Check("even", "warn" if felt == "rises" else "stop", words, "reseat")] if words else []
 
     def _working(self, ctx: Context, seal: _Drag, drag: _Drag, window: Window) -> Working:
-        own, (lo, hi) = self._own(ctx), self._added_window(ctx)
+        own, (lo, hi) = self._own(ctx), added_window(ctx)
         base = shown_in(self.quantity(ctx))
         ends = own.inward(window.low, window.high)
 
@@ -348,7 +272,7 @@ class RollingDrag(Counted):
         )
 
     def response(self, ctx: Context) -> Response:
-        lo, hi = self._added_window(ctx)
+        lo, hi = added_window(ctx)
         middle = (lo + hi) / 2
         return Response(
             rows=("drag",),
