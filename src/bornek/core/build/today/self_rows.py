@@ -13,6 +13,9 @@ from bornek.core.build.today.yard_day import JobBuild, YardDay
 from bornek.core.parts.days import is_late
 from bornek.core.units.step import WAIT_WORDS
 
+SOON_MIN = 300
+"""A wait that should begin within so many minutes from now is shown as one to be begun."""
+
 
 @dataclass(frozen=True)
 class SelfRow:
@@ -47,7 +50,7 @@ def self_rows(day: YardDay) -> list[SelfRow]:
     rows += [
         _to_start(day, s)
         for s in day.plan.slots.values()
-        if s.task.wait and s.start <= 300 and not s.task.needs
+        if s.task.wait and s.start <= SOON_MIN and not s.task.needs
     ]
     far = datetime.max
     return sorted(rows, key=lambda r: (r.ready or r.by or far, r.tag))
