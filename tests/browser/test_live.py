@@ -139,7 +139,7 @@ def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_noth
     pump_bench.locator("[data-press]").click()
     expect(pump_bench.locator("[data-slot='travel.mark_up.2'][data-status=taken]")).to_contain_text("0.000")
     sim.silent = True
-    expect(pump_bench.locator("[data-live-gauge=silent]")).to_be_visible()
+    expect(pump_bench.locator("[data-live-gauge=silent] [data-live-value]")).to_have_text("–")
     pump_bench.keyboard.press("Space")
     expect(pump_bench.locator("[data-live-words]")).to_have_text(STALE)
 

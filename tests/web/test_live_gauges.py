@@ -207,6 +207,7 @@ def test_a_silent_gauge_says_so_and_typing_goes_on(client: FlaskClient, pump: An
         sim.silent = True
         found = until(lambda: (g := live(client, f"{UP}~talk")[0])["says"]["state"] == "silent" and g)
         assert "type the readings" in found["says"]["words"]
+        assert (found["shown"], found["at"]) == ("", None)
         assert pump.read(UP, "0.14")["sheet"]["cells"][0]["shown"] == "0.140"
 
 

@@ -26,7 +26,7 @@ defineProps<{ caution: string; acts: Act[]; keys: [string, string][]; cautions: 
       :data-act="act.key"
       @click="act.run()"
     >
-      {{ act.label }} <span class="keycap">{{ act.key }}</span>
+      {{ act.label }} <span class="keycap max-sm:hidden">{{ act.key }}</span>
     </button>
   </PageFoot>
 </template>

@@ -138,6 +138,7 @@ export function useLive(
 function unheard(one: LiveGauge, words: string): LiveGauge {
   return {
     ...one,
+    shown: "",
     at: null,
     takes: [],
     says: { ...one.says, state: "unreachable", words, asks: [] },

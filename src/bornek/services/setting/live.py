@@ -54,7 +54,7 @@ def _live(session: Session, ears: Ears, loaded: LoadedSetting, station: Station)
     trace = in_card_unit(heard.trace, gauge, says.factor)
     seen = each_line(trace) if line.way == PEDAL else look(slot.motion, trace, step_of(gauge), heard.pressed)
     news = news_of(seen, station, heard, says.words if says.asks else "")
-    last = float(trace.v[-1]) if len(trace) else None
+    last = float(trace.v[-1]) if len(trace) and not says.mute else None
     pulled = slot.motion == "pry" and seen.seat is not None and last is not None
     shown = abs(last - (seen.seat or 0.0)) if pulled and last is not None else last
     wave = trace.cut(int((trace.t < heard.now - SHOWN_S).sum()), len(trace)).points(100)

@@ -23,6 +23,11 @@ class GaugeSays:
     asks: list[list[str]]
     factor: float = 1.0
 
+    @property
+    def mute(self) -> bool:
+        """Nothing is heard of it: what it showed last is no value any more."""
+        return self.state in ("silent", "unreachable")
+
     def with_words(self, words: str) -> GaugeSays:
         return replace(self, words=words)
 
