@@ -17,11 +17,12 @@ from bornek.core.advice.belief import (
     learn_at_most,
     start,
 )
-from bornek.core.advice.choose import Aim
+from bornek.core.advice.choose import P_FLOOR_SHARE, Aim, likely_enough
 from bornek.core.advice.creep import creep, truly_in
 from bornek.core.advice.first_steps import sense_step
 from bornek.core.advice.history import History, Round, Row
 from bornek.core.advice.memory import _apart
+from bornek.core.advice.missing import _fresh
 from bornek.core.advice.packs import THIN_TO, _by_sums, reachable, thinned
 from bornek.core.advice.pairs import _join, reachable_pairs
 from bornek.core.advice.replay import _doubted, _far, _start, observe, replay, slope
@@ -193,6 +194,35 @@ def test_how_far_each_adjuster_goes_is_reckoned_from_where_it_stands() -> None:
     history = History((read,), (ROW,), knobs, Response((), (), (), (), (), ()), {"a": 0.1, "b": 0.2})
     steps = history.steps({"a": Position(0.35), "b": Position(0.1)})
     assert steps == pytest.approx({"a": 0.25, "b": -0.1})
+
+
+def test_a_chance_of_just_the_share_of_the_best_is_enough() -> None:
+    p_in = np.array([0.6, 0.6 * P_FLOOR_SHARE, 0.6 * P_FLOOR_SHARE * 0.999])
+    assert likely_enough(p_in, np.zeros(3), np.ones(3, dtype=bool)).tolist() == [True, True, False]
+
+
+@pytest.mark.parametrize(("there", "named"), [(0, 0.25), (1, 0.45), (2, 0.45)])
+def test_of_a_thickness_of_which_one_is_left_none_is_missing(there: int, named: float) -> None:
+    """0.50 and 0.30 lie in and 0.05 less is wanted: 0.25 for the 0.30, or, with one there, 0.45 for the 0.50."""
+    knob = Knob("pack", "Pack", "", "mm", Packs())
+    read: Any = Round(1, {"pack": ShimPack((500_000, 300_000))}, Outcome(), {}, {})
+    history = History((read,), (ROW,), (knob,), Response((), (), (), (), (), ()), {"pack": 0.8})
+    ctx = Context(stock={250_000: there})
+    assert _fresh(history, ctx, knob, ShimPack((500_000, 300_000)), -50.0) == named
+
+
+def test_two_rows_have_no_slope_that_a_type_could_remember() -> None:
+    read = Round(1, {"pack": ShimPack((500_000,))}, Outcome(), {"play": Normal(0.1, 0.003)}, {}, first="play")
+    moved = replace(
+        read, number=2, states={"pack": ShimPack((600_000,))}, values={"play": Normal(0.19, 0.003)}
+    )
+    knob = Knob("pack", "Pack", "", "mm", Packs())
+    response = Response(
+        rows=("play",), knobs=("pack",), k0=((1.0,),), rho=((0.05,),), s_a=(0.006,), s_r=(0.002,)
+    )
+    one = History((read, moved), (ROW,), (knob,), response, {"pack": 0.5})
+    assert slope(one, Context()) is not None
+    assert slope(replace(one, rows=(ROW, replace(ROW, key="lash"))), Context()) is None
 
 
 def test_an_empty_drawer_and_an_empty_pack_reach_nothing() -> None:

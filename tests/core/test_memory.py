@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bornek.core.advice.belief import start
+from bornek.core.advice.belief import declared, start
 from bornek.core.advice.memory import fitting_pool, pool, priors, random_effects, sense_of
 from bornek.core.settings.records import Learned
 
@@ -77,6 +77,15 @@ def test_what_is_held_before_the_first_round_scales_with_the_declared_answer() -
     for k0 in (0.5, 2.0):
         scaled = [(p.k[0] / k0, p.sd[0] / k0, p.share) for p in priors(k0, 0.05, replace(wide, sd=0.5))]
         assert scaled == [pytest.approx(p) for p in one]
+
+
+def test_no_pool_is_held_wider_than_what_was_declared_at_its_widest() -> None:
+    """Three jobs leave the far nodes of their t wide: cut off at the declared wide prior, not at the narrow one."""
+    found = pool(jobs(0.98, 1.0, 1.02), 1.0)
+    assert found is not None
+    narrow, wide = (p.sd[0] for p in declared([1.0], 0.05))
+    held = [p.sd[0] for p in priors(1.0, 0.05, replace(found, sd=0.9 * wide)) if p.k == (found.k,)]
+    assert narrow < wide == pytest.approx(max(held))
 
 
 def test_a_sense_is_remembered_when_every_job_agrees() -> None:

@@ -5,7 +5,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from bornek.core.advice.one_way import begin, follow, learned, moved, spread_after, step
+from bornek.core.advice.one_way import _after, begin, follow, learned, moved, spread_after, step
 from bornek.core.practice.nut import drive, make_drive
 
 OFFERS = np.arange(0.0, 402.0, 2.0)
@@ -40,6 +40,19 @@ def test_the_spread_after_a_step_is_that_of_the_mixture_by_hand() -> None:
     whole = sum(w * (v + (m - mean) ** 2) for w, v, m in zip(c.w, inside, means, strict=True))
     assert abs(2 * d * float(c.p[0, 0, 1])) > 5
     assert spread_after(c, np.array([d])) == pytest.approx(whole)
+
+
+def test_where_a_step_leads_by_hand() -> None:
+    """y + d k; Var y + 2 d Cov(y, k) + d² Var k and the scatter of the step."""
+    c, d = follow(-1.0, 0.15, [(0.0, 200.0, 4.0), (60.0, 150.0, 4.0)]), np.array([0.0, 40.0, 80.0])
+    mean, variance = _after(c, d)
+    for h in range(2):
+        (y, k), ((a, b), (_, e)) = c.m[h], c.p[h]
+        for i, step_um in enumerate(d):
+            assert mean[h, i] == pytest.approx(y + step_um * k)
+            scatter = c.s_m[h] ** 2 * (step_um > 0) + (0.03 * k * step_um) ** 2
+            whole = a + 2 * step_um * b + step_um**2 * e
+            assert variance[h, i] - whole == pytest.approx(scatter, abs=1e-9 + c.s_m[h] ** 2 * (step_um == 0))
 
 
 def test_what_is_learned_goes_by_the_steps_and_not_by_where_they_began() -> None:

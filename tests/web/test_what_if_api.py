@@ -47,6 +47,18 @@ def test_the_rule_reaches_past_its_outermost_places(client: FlaskClient) -> None
         assert (slider["lo"], slider["hi"]) == pytest.approx((first - pad, last + pad), abs=1e-6)
 
 
+def test_places_lie_to_either_side_and_handle_few_shims_or_are_where_it_is_and_should_be(
+    client: FlaskClient,
+) -> None:
+    for slider in shown(client)["sliders"]:
+        at = [p["at"] for p in slider["places"]]
+        now, best = at[slider["now"]], at[slider["best"]]
+        assert min(at) < min(now, best) and max(at) > max(now, best)
+        assert min(now, best) - 0.3 <= min(at) and max(at) <= max(now, best) + 0.3
+        asked = (slider["now"], slider["best"])
+        assert all(p["handled"] <= 4 for i, p in enumerate(slider["places"]) if i not in asked)
+
+
 def test_the_exact_picture_says_what_the_move_would_say(client: FlaskClient) -> None:
     view = shown(client)
     best = [s["best"] for s in view["sliders"]]
