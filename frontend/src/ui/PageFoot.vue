@@ -15,7 +15,9 @@ useEdge("--foot", useTemplateRef<HTMLElement>("bar"));
     ref="bar"
     class="sticky bottom-0 z-2 flex shrink-0 flex-wrap items-center gap-2 border-t-2 bg-bay px-5 py-1.5"
   >
-    <CautionButton class="min-w-[240px] max-sm:min-w-full" @click="help = 'cautions'">{{ caution }}</CautionButton>
+    <CautionButton class="min-w-[240px] max-sm:min-w-full" @click="help = 'cautions'">{{
+      caution
+    }}</CautionButton>
     <slot />
     <button type="button" class="control" aria-label="Keys" @click="help = 'keys'">?</button>
     <HelpPanels v-model="help" :keys="keys" :cautions="cautions" />
