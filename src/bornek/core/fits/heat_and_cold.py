@@ -8,7 +8,7 @@ from typing import Any
 
 from bornek.core.errors import RangeError
 from bornek.core.fits.cooling import Pair
-from bornek.core.fits.heat_form import asked
+from bornek.core.fits.heat_form import form_of
 from bornek.core.fits.heat_plan import (
     ENTERING_SHARE,
     Combination,
@@ -60,7 +60,7 @@ class HeatAndCold(FitSum):
     )
 
     def form(self, given: Mapping[str, Any]) -> Sequence[Field]:
-        return asked()
+        return form_of()
 
     def pair(self, ctx: Context) -> Pair:
         return Pair(

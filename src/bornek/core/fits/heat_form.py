@@ -7,7 +7,7 @@ from bornek.core.fits.sums import material_field
 from bornek.core.settings.kind import Field
 
 
-def asked() -> list[Field]:
+def form_of() -> list[Field]:
     """The form of the whole sum: the pair, what heats and what chills it, and how hot or cold each may get."""
     return [
         Field("d", "Seat diameter", "length", lo=3, hi=2000),
