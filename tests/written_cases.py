@@ -81,6 +81,7 @@ def told(name: str) -> dict[str, Any]:
         "next": sheet["next"],
         "outcome": outcome,
         "ladder": sheet["outcome"].get("ladder"),
+        "rungs": {s["label"]: [as_stepped(r) for r in s["rungs"]] for s in sheet["scenes"] if "rungs" in s},
         "say": "".join(s["text"] for s in sheet["say"]),
         "aside": sheet["aside"],
         "move": sheet["move"],
@@ -88,6 +89,27 @@ def told(name: str) -> dict[str, Any]:
         "blockers": sheet["sign_blockers"],
         "given": sheet["given_brief"],
     })  # fmt: skip
+
+
+def as_stepped(rung: Mapping[str, Any]) -> list[Any]:
+    """A position of an adjuster, with what it gives to a tenth of a µm."""
+    value = rung["value"]
+    return [rung["tag"], rung["state"], rung["at"], None if value is None else round(value, 4), rung["label"]]
+
+
+OF_ITSELF = (
+    "plain",
+    "stage",
+    "layout",
+    "wears",
+    "from_drawer",
+    "fine",
+    "what_if",
+    "sees_witness",
+    "from_unit",
+    "offers",
+)
+"""What holds for a kind whatever is given."""
 
 
 def declared(name: str) -> dict[str, Any]:
@@ -100,6 +122,7 @@ def declared(name: str) -> dict[str, Any]:
     ]
     return rounded({
         "version": kind.version,
+        "of_itself": {name: dump(getattr(kind, name)) for name in OF_ITSELF},
         "form": [as_asked(f) for f in kind.form(case.given)],
         "asks_besides": asked_besides(kind, case.given),
         "window": dump(kind.window(ctx)) if hasattr(kind, "window") else None,

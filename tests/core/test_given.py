@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from bornek.core.errors import InputError
-from bornek.core.settings.given import given_schema, read_given, read_stored
+from bornek.core.settings.given import given_schema, read_given, read_so_far, read_stored
 from bornek.core.settings.kind import Calculation, Field, Outcome
 from bornek.core.settings.records import Context
 
@@ -49,6 +49,15 @@ def test_bare_texts_take_the_jobs_unit_and_numbers_are_mm(typed: Any, unit: str,
 
 def test_other_quantities_are_not_touched_by_the_jobs_unit() -> None:
     assert read_given(FORM, {"length": 1, "force": "2"}, "thou")["force"] == 2.0
+
+
+def test_a_form_half_filled_in_is_read_as_far_as_it_goes_and_what_is_still_empty_is_no_mistake() -> None:
+    read, wrong = read_so_far(
+        FORM, {"length": "", "force": None, "count": "many", "lines": [], "words": "ok"}
+    )
+    assert read == {"pick": "a", "words": "ok"}
+    assert list(wrong) == ["count"] and wrong["count"]
+    assert read_so_far(FORM, {"length": "2"}) == ({"length": 2.0, "count": 3, "pick": "a"}, {})
 
 
 def test_a_choice_opens_its_own_fields() -> None:

@@ -115,6 +115,14 @@ def test_a_runout_that_is_the_same_all_round_is_a_needle_that_stood_still(n: int
     assert any(f"All {n} readings around are the same" in s for s in checks(sheet, "prove_alive"))
 
 
+def test_an_end_that_stood_still_is_told_as_that_and_not_as_another_scale() -> None:
+    sheet = compute(
+        "crank_runout", {"given": CRANK, "entries": around([0.01] * 8, [0.0, 0.01, 0.02, 0.03] * 2)}
+    )
+    assert any("are the same" in s for s in checks(sheet, "prove_alive"))
+    assert not any("times the other" in s for a in ("ask", "prove_alive", "") for s in checks(sheet, a))
+
+
 @pytest.mark.parametrize("factor", [10, 25.4])
 def test_one_end_read_on_another_scale_is_asked_about(factor: float) -> None:
     left = [0.0, 0.004, 0.008, 0.01, 0.008, 0.004, 0.002, 0.001]
