@@ -80,6 +80,13 @@ def test_the_key_takes_what_stands(client: FlaskClient) -> None:
         assert until(lambda: live(client, at)[0]["takes"])[0]["fills"][0]["text"] == "0.000"
 
 
+def test_a_needle_that_does_not_rest_at_zero_is_shown_from_its_seat(client: FlaskClient) -> None:
+    with simulated(Bench("still", 0.2)) as sim:
+        write_card(client, sim)
+        found = until(lambda: (g := live(client, f"{UP}~talk")[0])["at"] is not None and g)
+    assert found["shown"] == "0.000"
+
+
 def press(client: FlaskClient) -> None:
     assert client.post("/api/gauges/talk/presses").status_code == 204
 
