@@ -2,7 +2,7 @@
 
 from copy import deepcopy
 from dataclasses import fields
-from typing import Any, get_args, get_origin
+from typing import Any, get_args, get_origin, get_type_hints
 
 import pytest
 from hypothesis import given
@@ -12,7 +12,6 @@ from bornek.core.errors import NotFound
 from bornek.core.keys import is_key
 from bornek.core.patterns.pattern import begin, patterns
 from bornek.core.section.laid import lay_out
-from bornek.core.structure import _hints
 from bornek.core.units.checks import LEAVES, definition_problems
 from bornek.core.units.definition import Definition, read_definition
 from bornek.core.units.guess_kind import guess_kind
@@ -69,9 +68,9 @@ def test_every_field_that_can_name_a_row_is_known() -> None:
         "ways_in", "where", "what", "amount", "level", "words", "limit", "source",
     }  # fmt: skip
     for leaf in LEAVES:
-        row = get_args(_hints(Definition)[leaf])[0]
+        row = get_args(get_type_hints(Definition)[leaf])[0]
         for f in fields(row):
-            hint = _hints(row)[f.name]
+            hint = get_type_hints(row)[f.name]
             is_text = hint is str or (get_origin(hint) is tuple and get_args(hint)[0] is str)
             assert not is_text or (leaf, f.name) in known or f.name in words, (leaf, f.name)
 
