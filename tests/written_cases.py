@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Any, get_args
 
 from bornek.core.compute import compute
 from bornek.core.plain import dump
@@ -12,6 +12,7 @@ from bornek.core.settings.given import read_given
 from bornek.core.settings.kind import Field, Setting
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import find_kind
+from bornek.core.windows import Code
 
 FINE = {"id": "l", "name": "lever", "division": 0.002, "calibration_u": 0.001}
 SWING = (0.0, 1.0, -1.0, 0.5)
@@ -73,7 +74,7 @@ def played(case: Case, most: int | None = None) -> dict[str, Any]:
 
 
 def told(name: str) -> dict[str, Any]:
-    """What the mechanic is told at the end, without the drawings."""
+    """What the mechanic is told at the end, and what is drawn from the readings."""
     sheet = played(CASES[name])
     outcome = {k: v for k, v in sheet["outcome"].items() if k not in ("scenes", "ladder")}
     return rounded({
@@ -81,7 +82,7 @@ def told(name: str) -> dict[str, Any]:
         "next": sheet["next"],
         "outcome": outcome,
         "ladder": sheet["outcome"].get("ladder"),
-        "rungs": {s["label"]: [as_stepped(r) for r in s["rungs"]] for s in sheet["scenes"] if "rungs" in s},
+        "drawn": [list(leaves(s)) for s in sheet["scenes"] if s["type"] not in TO_NO_SCALE],
         "say": "".join(s["text"] for s in sheet["say"]),
         "aside": sheet["aside"],
         "move": sheet["move"],
@@ -91,12 +92,19 @@ def told(name: str) -> dict[str, Any]:
     })  # fmt: skip
 
 
-def as_stepped(rung: Mapping[str, Any]) -> list[Any]:
-    """A position of an adjuster, with what it gives to a tenth of a µm."""
-    value = rung["value"]
-    return [rung["tag"], rung["state"], rung["at"], None if value is None else round(value, 4), rung["label"]]
+def leaves(drawn: Any) -> Iterator[Any]:
+    """All that a drawing is made of, in its order: its words, its places and what is marked there."""
+    if isinstance(drawn, dict):
+        drawn = list(drawn.values())
+    if not isinstance(drawn, list):
+        yield drawn
+        return
+    for part in drawn:
+        yield from leaves(part)
 
 
+TO_NO_SCALE = ("section",)
+"""Drawings of the thing itself."""
 OF_ITSELF = (
     "plain",
     "stage",
@@ -134,6 +142,7 @@ def declared(name: str) -> dict[str, Any]:
         "reads": sorted(kind.reads(ctx)),
         "writes": sorted(kind.writes(ctx)),
         "slips": hints,
+        "tells": {code: cause for code in get_args(Code) if (cause := kind.tells(ctx, code))},
     })  # fmt: skip
 
 
@@ -264,9 +273,15 @@ CASES: dict[str, Case] = {
         "seat_size", {"what": "bore", "nominal": 3.15, "fit": "H7", "source": "d"}, ({"size": (3.151, 0.0002)},), unit="thou"),
     "crank-tir": Case("crank_runout", CRANK | {"convention": "tir"}, ({"L": (0.0, 0.01), "R": (0.002, 0.004)},)),
     "crank-sum": Case("crank_runout", CRANK | {"convention": "sum"}, ({"L": (0.0, 0.01), "R": (0.002, 0.004)},)),
+    "seat-oval": Case(
+        "seat_size", {"what": "bore", "nominal": 80, "fit": "H7", "form_limit": 0.03, "part_c": 35, "source": "d"},
+        ({"size": (80.02, 0.02)},), unit="thou"),
     "nut-open": Case("spring_thrust_nut", NUT, ({"travel": (0.34, 0.001)},)),
     "nut-in": Case("spring_thrust_nut", NUT, ({"travel": (0.22, 0.001)},)),
     "bevel-open": Case("bevel_mesh", BEVEL, (PAINTED | {"lash": (0.36, 0.03)},)),
+    "bevel-normal": Case(
+        "bevel_mesh", BEVEL | {"meant": "normal", "indicator_radius": 88, "outer_radius": 96, "indicator_angle": 15},
+        (PAINTED | {"lash": (0.36, 0.03)},)),
     "bevel-moved": Case(
         "bevel_mesh", BEVEL | {"least": 0.15, "greatest": 0.25},
         (PAINTED | {"lash": (0.4, 0.003)}, PAINTED | {"lash": (0.31, 0.003)}),
@@ -297,6 +312,9 @@ CASES: dict[str, Case] = {
     "lift-soft": Case("lift_deflection", LIFT, ({"lift.1": (0.010, 0.0002), "lift.2": (0.0165, 0.0002)},)),
     "screw-tight": Case(
         "feel_nut", SCREW, ({"spin": (1.15, 0.05), "play": (0.004, 0.001), "lump": "even"},)),
+    "screw-band": Case(
+        "feel_nut", {**{k: v for k, v in SCREW.items() if k != "taught"}, "band": "given", "least": 1.8, "greatest": 2.4},
+        ({"spin": (2.6, 0.1), "play": (0.004, 0.001), "lump": "even"},)),
     "screw-lump": Case("feel_nut", SCREW, ({"spin": (2.1, 0.05), "play": (0.004, 0.001), "lump": "lump"},)),
     "side-wide": Case("side_clearance", SIDE, ({"gap": "0.40/0.45"},), ({"pack": [2.5]},), {"2.40": 1, "2.60": 2, "2.70": 1}),
     "side-worn": Case("side_clearance", SIDE, ({"gap": "0.90/0.95"},), ({"pack": [2.5]},), {"2.40": 1, "2.60": 2}),

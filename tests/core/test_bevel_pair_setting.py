@@ -248,7 +248,12 @@ def test_backlash_that_varies_too_much_names_the_tight_place_and_stops() -> None
     found = sheet((0.20, 0.24, 0.20, 0.16))
     assert "tightest near 270°" in sentences(found)
     assert "find the high spot" in said(found)
-    assert tightest_at([0.20, 0.24, 0.20, 0.16]) == pytest.approx(270)
+    assert tightest_at([0.20, 0.24, 0.20, 0.16], 0.003) == pytest.approx(270)
+
+
+def test_backlash_that_is_tight_at_two_places_names_neither() -> None:
+    found = sheet((0.20, 0.28, 0.20, 0.28))
+    assert "find the high spot" in said(found) and "tightest near" not in sentences(found)
 
 
 def test_the_tightest_tooth_decides_though_the_mean_is_in() -> None:

@@ -163,6 +163,24 @@ def test_sum_and_difference_vectors_tell_gape_from_twist() -> None:
     assert "The rims are twisted about the pin." in [c["sentence"] for c in twist["outcome"]["checks"]]
 
 
+@pytest.mark.parametrize(("e", "sure"), [(0.0, False), (0.002, False), (0.006, True), (0.02, True)])
+def test_a_high_spot_is_told_only_where_it_is_more_than_it_is_uncertain_by(e: float, sure: bool) -> None:
+    """A lever that shows 2 µm reads to 0.0021 with the scatter: the vector of eight to half of that, ±0.0021."""
+    words = "high at 30°" if sure else "no sure high spot"
+    v = e * complex(math.cos(math.pi / 6), math.sin(math.pi / 6))
+    one = crank(v, 0j, ends="one")
+    alone = compute("crank_runout", one | {"entries": [x for x in one["entries"] if x["slot"][0] == "L"]})
+    labels = {r["key"]: r["label"] for r in alone["outcome"]["results"]}
+    assert labels["high"] == f"Eccentricity, {words}"
+    both = compute("crank_runout", crank(v, v))
+    labels = {r["key"]: r["label"] for r in both["outcome"]["results"]}
+    assert labels["sum"] == f"Both ends together, {words}"
+    assert labels["difference"] == "Ends against each other, no sure high spot"
+    rays = next(s for s in both["scenes"] if s["type"] == "circle")["rays"]
+    assert [r["r"] for r in rays] == [pytest.approx(e if sure else 0.0, abs=1e-6)] * 2
+    assert all(r["label"].endswith(words) for r in rays)
+
+
 def test_the_limits_convention_changes_the_judgement() -> None:
     small = crank(0.015 + 0j, 0.015 + 0j)
     assert compute("crank_runout", small)["verdict"]["code"] == "in"

@@ -31,6 +31,18 @@ def preload(**more: Any) -> dict[str, Any]:
     }
 
 
+@pytest.mark.parametrize(
+    "wrong",
+    [{"drag_idle": 2.5}, {"drag_idle": 1.5}, {"least": 0, "greatest": 0}],
+)
+def test_a_drag_that_is_no_more_than_the_seals_or_stands_for_no_preload_is_refused(
+    wrong: dict[str, Any],
+) -> None:
+    with pytest.raises(BornekError, match="must be more than that of the seals alone") as refused:
+        compute(KIND, preload(**wrong))
+    assert refused.value.field == "drag_least"
+
+
 def play(least: float = 0.06, greatest: float = 0.12, **more: Any) -> dict[str, Any]:
     data = preload(meant="play", least=least, greatest=greatest, **more)
     del data["given"]["drag_least"], data["given"]["drag_greatest"]

@@ -241,6 +241,13 @@ def test_two_marks_of_the_zero_are_a_turn_without_any_rest() -> None:
     assert turns[0].angle == pytest.approx(90, abs=5)
 
 
+def test_what_hardly_stands_out_of_its_noise_is_high_nowhere() -> None:
+    t = np.arange(0, 20, 0.04)
+    still = Trace(t, 0.002 * np.random.default_rng(1).standard_normal(len(t)))
+    turns = find_turns(still, STEP, [5.0, 10.0]).turns
+    assert [x.angle for x in turns] == [None]
+
+
 def test_noise_is_that_of_a_needle_at_rest_though_it_moves_now_and_then() -> None:
     rng = np.random.default_rng(1)
     v = np.where(np.arange(300) // 100 == 1, 0.2, 0.0) + 0.002 * rng.standard_normal(300)

@@ -72,9 +72,13 @@ def test_a_seat_has_one_gauge_and_six_sizes() -> None:
     given = {"what": "journal", "nominal": 80, "least": 79.98, "greatest": 80.02, "source": "drawing"}
     found = results("seat_size", given, sizes("size", 80.0))
     scatter = 0.002 / math.sqrt(6)
-    assert found["size"]["value"]["u"] == pytest.approx(
-        math.sqrt(SIZE**2 + CAL**2 + scatter**2 + (11.7e-6 * 80 * 0.58) ** 2), rel=1e-6
-    )
+    always = SIZE**2 + CAL**2 + (11.7e-6 * 80 * 0.58) ** 2
+    assert found["size"]["value"]["u"] == pytest.approx(math.sqrt(always + scatter**2), rel=1e-6)
+    # the smallest and the greatest place were read once each
+    one = math.sqrt(always + 0.002**2)
+    assert [found[key]["value"]["u"] for key in ("smallest", "greatest")] == [
+        pytest.approx(one, rel=1e-6)
+    ] * 2
 
 
 def test_the_fit_of_a_seat_doubles_it() -> None:
@@ -89,7 +93,7 @@ def test_the_fit_of_a_seat_doubles_it() -> None:
     found = results("seat_size", given, sizes("size", 80.0))
     fit = next(r for key, r in found.items() if key != "size" and r["value"] and abs(r["value"]["v"]) < 1)
     assert fit["value"]["v"] == pytest.approx(0.03)
-    assert fit["value"]["u"] == pytest.approx(found["size"]["value"]["u"] * math.sqrt(2), rel=1e-6)
+    assert fit["value"]["u"] == pytest.approx(found["smallest"]["value"]["u"] * math.sqrt(2), rel=1e-6)
 
 
 def crank(convention: str) -> dict[str, Any]:

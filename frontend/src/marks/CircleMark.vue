@@ -28,7 +28,7 @@ const high = computed(() => 300 + 20 * Math.max(0, rays.value.length - 1));
       :viewBox="`-165 -148 330 ${high}`"
       class="w-full max-w-[340px]"
       role="img"
-      :aria-label="`${scene.label}: ${scene.rays.map((r) => `${r.label} at ${Math.round(r.angle)}°`).join(', ')}`"
+      :aria-label="`${scene.label}: ${scene.rays.map((r) => r.label).join(', ')}`"
     >
       <circle :r="rim" fill="var(--neutral)" stroke="var(--found)" stroke-width="2" />
       <line :y1="-R - 12" :y2="-rim" stroke="var(--found)" stroke-width="3" />

@@ -7,6 +7,7 @@ import math
 from collections.abc import Sequence
 
 from bornek.core.errors import RangeError
+from bornek.core.uncertainty import expanded
 
 LEAST = 8
 
@@ -34,3 +35,15 @@ def degrees_of(v: complex) -> float:
     270.0
     """
     return math.degrees(cmath.phase(v)) % 360
+
+
+def points_to(v: complex, u: float) -> float | None:
+    """Where a vector of that standard uncertainty points, 0 to 360°; None where it is no longer than it is uncertain:
+    it may point anywhere then.
+
+    >>> points_to(complex(0, -0.01), 0.002)
+    270.0
+    >>> points_to(complex(0.001, 0), 0.002) is None
+    True
+    """
+    return degrees_of(v) if abs(v) > expanded(u) else None

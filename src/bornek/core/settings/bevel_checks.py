@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
@@ -24,20 +25,19 @@ from bornek.core.settings.bevel_picture import centroid
 from bornek.core.settings.kind import Check, Result, speech
 from bornek.core.settings.records import Context
 from bornek.core.settings.sifting import Sifted
+from bornek.core.windows import Normal
 from bornek.core.working import Working
 
 SAME_NM = 1000
 
 
-def pair_checks(
-    ctx: Context, sifted: Sifted, values: Sequence[float], results: Sequence[Result], force: Force
-) -> list[Check]:
+def pair_checks(ctx: Context, sifted: Sifted, results: Sequence[Result], force: Force) -> list[Check]:
     found = {r.key: r for r in results}
     say = speech(ctx)
     checks = [
         *_first(ctx, say),
         *_total(ctx, say),
-        *_variation(found, values),
+        *_variation(found),
         *_flanks_say(ctx, sifted, force),
         *_floats(ctx, say),
     ]
@@ -158,10 +158,13 @@ def first_pack_result(ctx: Context) -> list[Result]:
     ]
 
 
-def _variation(found: Mapping[str, Result], values: Sequence[float]) -> list[Check]:
+def _variation(found: Mapping[str, Result]) -> list[Check]:
     if "variation" not in found or found["variation"].verdict.code != "out_high":
         return []
-    where = f", tightest near {tightest_at(values):.0f}° from tooth 1" if len(values) >= 4 else ""
+    between, around = found["variation"].value, found["backlash"].readings
+    one_u = between.u / math.sqrt(2) if isinstance(between, Normal) else 0.0
+    at = tightest_at(around, one_u) if len(around) >= 4 else None
+    where = "" if at is None else f", tightest near {at:.0f}° from tooth 1"
     sentence = (
         f"The backlash varies around the gear by more than is allowed{where}: look for its runout, "
         "find the high spot, and do not set it before that is mended."

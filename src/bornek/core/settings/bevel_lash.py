@@ -6,7 +6,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.around import degrees_of, first_harmonic
+from bornek.core.around import first_harmonic, points_to
 from bornek.core.errors import RangeError
 from bornek.core.mesh.bevel_set import BevelSet
 from bornek.core.mesh.lash import normal_lash, transverse_lash
@@ -52,10 +52,13 @@ def _outer_radius(given: Mapping[str, Any]) -> float:
     return float(given["outer_radius"])
 
 
-def tightest_at(values: Sequence[float]) -> float:
-    """Where around the gear the backlash is least, by the first harmonic of readings at equal angles [deg].
+def tightest_at(values: Sequence[float], u: float) -> float | None:
+    """Where around the gear the backlash is least, by the first harmonic of readings at equal angles [deg], each of
+    that standard uncertainty; None where no one place is.
 
-    >>> round(tightest_at([0.30, 0.34, 0.30, 0.26]))
-    270
+    >>> tightest_at([0.30, 0.34, 0.30, 0.26], 0.003)
+    270.0
+    >>> tightest_at([0.30, 0.36, 0.30, 0.36], 0.003) is None
+    True
     """
-    return degrees_of(-first_harmonic(values, 4))
+    return points_to(-first_harmonic(values, 4), u * math.sqrt(2 / len(values)))

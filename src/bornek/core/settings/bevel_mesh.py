@@ -107,7 +107,7 @@ class BevelMesh(Setting):
         observed = {r.key: r.value for r in results if r.value is not None and r.key in ROWS}
         return Outcome(
             results=tuple(results),
-            checks=tuple(pair_checks(ctx, sifted, values, results, force)),
+            checks=tuple(pair_checks(ctx, sifted, results, force)),
             verdict=NOT_READ if missing and not overall.code.startswith("out") else overall,
             instruct=why_no_set(ctx.given) if ctx.given.get("offset") and not missing else "",
             scenes=self._scenes(ctx, sifted),

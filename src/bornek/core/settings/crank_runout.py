@@ -13,7 +13,7 @@ import math
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from bornek.core.around import degrees_of, first_harmonic
+from bornek.core.around import first_harmonic, points_to
 from bornek.core.gauges import Gauge
 from bornek.core.readings import Budget, combined, resolution_u, spread
 from bornek.core.scenes import Circle, Ray, Section, Trace
@@ -24,6 +24,7 @@ from bornek.core.settings.kind import Check, Field, Outcome, Result, Setting, Sl
 from bornek.core.settings.records import Context
 from bornek.core.settings.registry import register
 from bornek.core.settings.sifting import Sifted, sift
+from bornek.core.uncertainty import expanded
 from bornek.core.windows import NOT_READ, Normal, Window, verdict, worst
 from bornek.core.working import Line, Working
 
@@ -41,6 +42,17 @@ def _vector_u(gauges: Sequence[Gauge]) -> float:
     coarsest = max(gauges, key=lambda g: g.resolution)
     one = math.hypot(resolution_u(coarsest, "size"), SCATTER_PRIOR_MM)
     return math.hypot(one * math.sqrt(2 / len(gauges)), coarsest.calibration_u / 2)
+
+
+def _high(v: complex, u: float) -> str:
+    at = points_to(v, u)
+    return "no sure high spot" if at is None else f"high at {at:.0f}°"
+
+
+def _ray(size: str, v: complex, u: float) -> Ray:
+    """A high spot that is not sure stays in the middle: a ray would point somewhere."""
+    at = points_to(v, u)
+    return Ray(at or 0.0, 0.0 if at is None else abs(v), f"{size}, {_high(v, u)}", "vector")
 
 
 def _travel_budget(tir_mm: float, gauges: Sequence[Gauge]) -> Budget:
@@ -93,8 +105,9 @@ class CrankRunout(Setting):
         results = self._limits(ctx, around, gauges, vectors)
         if len(vectors) == len(ENDS):
             s, d = (vectors["L"] + vectors["R"]) / 2, (vectors["R"] - vectors["L"]) / 2
-            results += self._sums(gauges, s, d)
-            checks += self._shape(ctx, s, d)
+            u = math.hypot(_vector_u(gauges["L"]), _vector_u(gauges["R"])) / 2
+            results += self._sums(s, d, u)
+            checks += self._shape(ctx, s, d, u)
         elif vectors:
             results += self._eccentricity(around, gauges, vectors)
         overall = worst([r.verdict for r in results if r.role == "target"])
@@ -103,7 +116,7 @@ class CrankRunout(Setting):
             checks=tuple(checks),
             verdict=overall,
             instruct=self._instruct(ctx, overall.code),
-            scenes=(self._circle(ctx, around, vectors) if vectors else draw_shaft_on_blocks(),),
+            scenes=(self._circle(ctx, around, gauges, vectors) if vectors else draw_shaft_on_blocks(),),
             unverified=(*self._unverified(ctx),),
         )
 
@@ -218,24 +231,23 @@ class CrankRunout(Setting):
         rest = max(spread(around[end]) - 2 * abs(v), 0.0)
         u = _vector_u(gauges[end])
         return [
-            self._told("high", f"Eccentricity, high at {degrees_of(v):.0f}°", abs(v), u),
+            self._told("high", f"Eccentricity, {_high(v, u)}", abs(v), u),
             self._told("rest", "Out of round, or the surface", rest, math.hypot(u, u)),
         ]
 
-    def _sums(self, gauges: Mapping[str, list[Gauge]], s: complex, d: complex) -> list[Result]:
-        u = math.hypot(_vector_u(gauges["L"]), _vector_u(gauges["R"])) / 2
+    def _sums(self, s: complex, d: complex, u: float) -> list[Result]:
         return [
-            self._told("sum", f"Both ends together, high at {degrees_of(s):.0f}°", abs(s), u),
-            self._told("difference", f"Ends against each other, high at {degrees_of(d):.0f}°", abs(d), u),
+            self._told("sum", f"Both ends together, {_high(s, u)}", abs(s), u),
+            self._told("difference", f"Ends against each other, {_high(d, u)}", abs(d), u),
         ]
 
     @staticmethod
     def _told(key: str, label: str, v: float, u: float) -> Result:
         return Result(key=key, label=label, quantity="length", value=Normal(v, u), window=None, role="info")
 
-    def _shape(self, ctx: Context, s: complex, d: complex) -> list[Check]:
+    def _shape(self, ctx: Context, s: complex, d: complex, u: float) -> list[Check]:
         """What the vectors say of the rims: gape, pinch, twist, or neither."""
-        floor = 2 * SCATTER_PRIOR_MM
+        floor = max(2 * SCATTER_PRIOR_MM, expanded(u))
         found = []
         if abs(s) > floor:
             toward = math.cos(cmath.phase(s)) * (1 if ctx.given["gauges"] == "outboard" else -1)
@@ -250,7 +262,11 @@ class CrankRunout(Setting):
         return [Check("shape", "note", words) for words in found]
 
     def _circle(
-        self, ctx: Context, around: Mapping[str, list[float]], vectors: Mapping[str, complex]
+        self,
+        ctx: Context,
+        around: Mapping[str, list[float]],
+        gauges: Mapping[str, list[Gauge]],
+        vectors: Mapping[str, complex],
     ) -> Circle:
         """What was read about the rim, grown so that the limit is seen, and the high spots."""
         say = speech(ctx)
@@ -260,11 +276,8 @@ class CrankRunout(Setting):
         )
         rim = RIM_SHARE * most
         rays = tuple(
-            Ray(
-                degrees_of(v), abs(v), f"{label}: {say.number(abs(v))} high at {degrees_of(v):.0f}°", "vector"
-            )
-            for (end, label) in ends
-            if (v := vectors[end]) is not None
+            _ray(f"{label}: {say.number(abs(vectors[end]))}", vectors[end], _vector_u(gauges[end]))
+            for end, label in ends
         )
         traces = tuple(
             Trace(label, tuple((360 * k / len(r), rim + x - sum(r) / len(r)) for k, x in enumerate(r)), n > 0)

@@ -171,12 +171,13 @@ class SeatSize(Setting):
             verdict=verdict(value, window),
             readings=tuple(sizes.values()),
         )
-        ends = self._ends(sizes, single(parts, SCATTER_PRIOR_MM).u, window)
+        one_u = single(parts, SCATTER_PRIOR_MM).u
+        ends = self._ends(sizes, one_u, window)
         name = str(ctx.given["what"])
         forms = form_results(name, read, ctx, window, SCATTER_PRIOR_MM)
         overall = worst([x.verdict for x in (mean, *ends, *forms)])
         return Outcome(
-            (mean, *ends, *forms, *self._fit(ctx, sizes, parts.u)),
+            (mean, *ends, *forms, *self._fit(ctx, sizes, one_u)),
             tuple(form_checks(forms, say, "not a seat for a ring.")),
             overall,
             self._sentence(ctx, overall.code),

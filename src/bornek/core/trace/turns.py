@@ -64,10 +64,10 @@ def find_turns(trace: Trace, step: float, zeros: Sequence[float] = ()) -> SeenTu
         if float(np.ptp(part.v)) < CLEAR * band:
             words = "What it moves is hardly more than its noise: mark the zero as it passes, and again."
         else:
-            found.append(_turn(trace, part, _near(zeros, part)))
+            found.append(_turn(trace, part, band, _near(zeros, part)))
             words = ""
         begun = rest
-    found += [_turn(trace, p, p.t[0]) for p in _marked(smooth, zeros) if not _seen(p, found)]
+    found += [_turn(trace, p, band, p.t[0]) for p in _marked(smooth, zeros) if not _seen(p, found)]
     return SeenTurns(tuple(found), "" if found and not words else words)
 
 
@@ -99,10 +99,11 @@ def _seen(part: Trace, found: Sequence[Taken]) -> bool:
     return any(x.first <= last and part.first <= x.last for x in found)
 
 
-def _turn(trace: Trace, part: Trace, zero: float | None) -> Taken:
+def _turn(trace: Trace, part: Trace, band: float, zero: float | None) -> Taken:
+    """What hardly stands out of its noise is high nowhere."""
     low, high = float(part.v.min()), float(part.v.max())
     angle = None
-    if zero is not None:
+    if zero is not None and high - low >= CLEAR * band:
         whole = float(part.t[-1] - part.t[0])
         angle = round(360 * (float(part.t[int(part.v.argmax())]) - zero) / whole % 360, 1)
     bare = trace.numbered(part.first, part.first + len(part) - 1)
