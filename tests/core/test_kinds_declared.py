@@ -163,6 +163,18 @@ def test_sum_and_difference_vectors_tell_gape_from_twist() -> None:
     assert "The rims are twisted about the pin." in [c["sentence"] for c in twist["outcome"]["checks"]]
 
 
+def test_what_lies_square_to_the_pin_is_not_said_to_be_no_twist_where_it_is_twisted() -> None:
+    def told(left: complex, right: complex) -> list[str]:
+        checks = compute("crank_runout", crank(left, right))["outcome"]["checks"]
+        return [c["sentence"] for c in checks if c["code"] == "shape"]
+
+    assert told(0.02j, 0.02j) == ["Neither squeeze, spread nor twist: nothing is advised."]
+    assert told(0j, 0.03j) == [
+        "Neither squeeze nor spread mends what both ends have in common.",
+        "The rims are twisted about the pin.",
+    ]
+
+
 @pytest.mark.parametrize(("e", "sure"), [(0.0, False), (0.002, False), (0.006, True), (0.02, True)])
 def test_a_high_spot_is_told_only_where_it_is_more_than_it_is_uncertain_by(e: float, sure: bool) -> None:
     """A lever that shows 2 µm reads to 0.0021 with the scatter: the vector of eight to half of that, ±0.0021."""

@@ -248,6 +248,7 @@ class CrankRunout(Setting):
     def _shape(self, ctx: Context, s: complex, d: complex, u: float) -> list[Check]:
         """What the vectors say of the rims: gape, pinch, twist, or neither."""
         floor = max(2 * SCATTER_PRIOR_MM, expanded(u))
+        twisted = abs(d) > floor and abs(math.sin(cmath.phase(d))) > 0.7
         found = []
         if abs(s) > floor:
             toward = math.cos(cmath.phase(s)) * (1 if ctx.given["gauges"] == "outboard" else -1)
@@ -255,9 +256,11 @@ class CrankRunout(Setting):
                 found.append("The rims gape opposite the pin.")
             elif toward < -0.7:
                 found.append("The rims are pinched opposite the pin.")
+            elif twisted:
+                found.append("Neither squeeze nor spread mends what both ends have in common.")
             else:
                 found.append("Neither squeeze, spread nor twist: nothing is advised.")
-        if abs(d) > floor and abs(math.sin(cmath.phase(d))) > 0.7:
+        if twisted:
             found.append("The rims are twisted about the pin.")
         return [Check("shape", "note", words) for words in found]
 
