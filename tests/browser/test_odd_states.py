@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import itertools
+import math
 import shutil
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
 import pytest
+from flask.testing import FlaskClient
 from playwright.sync_api import Browser, Page
 
 from bornek.app import create_app
@@ -22,12 +24,14 @@ ENDS = ("0", "4")
 VALUES = {"0": "0.001", "1": "0.06", "2": "0.09", "3": "0.125", "4": "1.9"}
 BOXES = """() => {
     const box = (e) => { const r = e.getBoundingClientRect(); return [r.left, r.top, r.right, r.bottom]; };
-    const strip = document.querySelector('[data-mark=readout]');
-    const words = [...strip.querySelectorAll('text')].find((t) => t.textContent.includes('window'));
-    const found = { sum: document.querySelector('[data-sum]'), value: strip.querySelector('[data-value]'),
-                    verdict: strip.querySelector('[data-verdict]'), window: words };
-    return Object.fromEntries(Object.entries(found).filter(([, e]) => e).map(([k, e]) => [k, box(e)]));
+    return [...document.querySelectorAll('[data-mark=readout]')].map((strip) => {
+        const found = { sum: document.querySelector('[data-sum]'), value: strip.querySelector('[data-value]'),
+                        verdict: strip.querySelector('[data-verdict]'), window: strip.querySelector('[data-limits]'),
+                        needle: strip.querySelector('[data-needle]') };
+        return Object.fromEntries(Object.entries(found).filter(([, e]) => e).map(([k, e]) => [k, box(e)]));
+    });
 }"""
+"""What stands on each strip of a page, and the button of the sum."""
 
 
 @pytest.fixture(scope="module")
@@ -83,9 +87,26 @@ def odd(yard_template: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterat
     off = {"what": LONG, "why": "Y" * 300, "who": "Oda Brisk", "until": "2026-11-01"}
     body = {"id": "odd-off", "kind": "deferred", "body": off}
     assert client.post("/api/jobs/z9/prove", json=body, headers=headers).status_code == 201
+    two_strips(client)
     with served(app) as address:
         yield address
     database.close()
+
+
+def two_strips(client: FlaskClient) -> None:
+    """A crank that is in at its left end, and at the edge at its right."""
+    given = {"limit": 0.05, "convention": "tir", "gauges": "outboard", "source": "card", "basis": "new parts"}
+    body = {"id": "two", "name": "A crank", "kind": "crank_runout", "given": given}
+    answer = client.post("/api/jobs/bench", json=body, headers={"X-Mechanic": "oda"})
+    assert answer.status_code == 201, answer.get_json()
+    bench = Bench(client, answer.get_json()["settings"][0]["id"], "oda")
+    bench.n = 1000
+    for cell in bench.view()["sheet"]["cells"]:
+        end, k = cell["slot"].split(".")
+        across = math.cos(math.pi * int(k) / 2)
+        bench.written(
+            "entries", {"slot": cell["slot"], "text": f"{(0.015 if end == 'L' else 0.023) * across:.3f} mm"}
+        )
 
 
 @pytest.fixture(scope="module")
@@ -104,18 +125,21 @@ def apart(a: list[float], b: list[float]) -> bool:
     return a[2] <= b[0] + 1 or b[2] <= a[0] + 1 or a[3] <= b[1] + 1 or b[3] <= a[1] + 1
 
 
-@pytest.mark.parametrize("key", in_gate(sorted(VALUES, key=lambda key: key not in ENDS), len(ENDS)))
-def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, key: str) -> None:
-    page.goto(f"{odd}/jobs/z9/set/z9.odd-{key}")
+STRIPS = [f"/jobs/z9/set/z9.odd-{key}" for key in sorted(VALUES, key=lambda key: key not in ENDS)]
+
+
+@pytest.mark.parametrize("path", in_gate(("/jobs/two/set/two.setting", *STRIPS), 1 + len(ENDS)))
+def test_nothing_on_a_strip_lies_over_anything_else(page: Page, odd: str, path: str) -> None:
+    page.goto(odd + path)
     page.locator("[data-value]").first.wait_for()
     page.evaluate("document.fonts.ready")
     for width in at_every_width(page):
-        boxes = page.evaluate(BOXES)
-        assert {"sum", "value", "verdict", "window"} <= set(boxes)
-        for (one, a), (two, b) in itertools.combinations(boxes.items(), 2):
-            assert apart(a, b), (width, key, one, a, two, b)
-        for name, (left, _, right, _) in boxes.items():
-            assert left >= 0 and right <= width, (width, key, name, boxes)
+        for boxes in page.evaluate(BOXES):
+            assert {"sum", "value", "verdict", "window", "needle"} <= set(boxes)
+            for (one, a), (two, b) in itertools.combinations(boxes.items(), 2):
+                assert apart(a, b), (width, path, one, a, two, b)
+            for name, (left, _, right, _) in boxes.items():
+                assert left >= 0 and right <= width, (width, path, name, boxes)
         page.locator("[data-sum]").first.click(trial=True, timeout=2000)
 
 

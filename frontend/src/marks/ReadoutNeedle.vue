@@ -51,7 +51,7 @@ const flagX = computed(() => {
   return Math.max(corner.value, Math.min(at.value - flagWidth.value / 2, props.width - flagWidth.value));
 });
 /** Where the needle begins: below the figures where they stand over it. */
-const from = computed(() => (props.compact ? 48 : side.value === "above" ? props.top - 34 : 6));
+const from = computed(() => (props.compact || side.value === "above" ? props.top - 33 : 6));
 const outside = computed(() => !props.x.inside(props.needle.at));
 </script>
 
@@ -66,7 +66,7 @@ const outside = computed(() => !props.x.inside(props.needle.at));
       />
     </template>
     <template v-else>
-      <line :x1="at" :x2="at" :y1="from" :y2="top" stroke="var(--found)" stroke-width="3.5" />
+      <line :x1="at" :x2="at" :y1="from" :y2="top" stroke="var(--found)" stroke-width="3.5" data-needle />
       <path :d="`M${at - 8} ${top - 15} h16 l-8 15 z`" fill="var(--found)" />
       <g v-if="!needle.bound" stroke="var(--found)" stroke-width="3">
         <line :x1="left" :x2="right" :y1="top - 24" :y2="top - 24" />

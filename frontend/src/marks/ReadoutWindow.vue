@@ -37,6 +37,7 @@ const rise = computed(() => (props.small ? 6 : 16));
         <path :d="`M${x(aim) - 7} ${top - 13} h14 l-7 11 z`" fill="var(--wanted-post)" />
       </g>
       <text
+        data-limits
         :x="label.x"
         :y="top - (label.raised ? 36 : 20)"
         :text-anchor="label.anchor"
