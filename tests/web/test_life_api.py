@@ -12,7 +12,7 @@ from sqlalchemy import select
 
 from bornek.store import tables as t
 from bornek.store.database import Database
-from helpers import Bench, let_out
+from helpers import PICTURE, Bench, let_out
 
 ACTOR = {"X-Mechanic": "marl"}
 
@@ -173,3 +173,45 @@ def test_the_report_is_csv_and_names_nobody(client: FlaskClient) -> None:
     assert {r["table"] for r in rows} == {"job", "hours", "rounds", "shims"}
     for name in ("Oda", "Marl", "Jun"):
         assert name not in text
+
+
+def test_what_was_replaced_lived_from_one_visit_to_the_next(client: FlaskClient) -> None:
+    stays = {d["part"]: d["stays"] for d in life(client)["dwellings"]}
+    assert [(s["label"], s["since"], s["until"], s["went"]) for s in stays["drum-seal"]] == [
+        ("first", 0, 2, "replaced"),
+        ("2018, HW2-206", 2, 3, "replaced"),
+        ("2022, HW2-206", 3, 4, "replaced"),
+        ("2026, HW2-206", 4, -1, ""),
+    ]
+
+
+def test_photos_lie_side_by_side_visit_by_visit_and_what_was_struck_is_left_out(client: FlaskClient) -> None:
+    reopened = {"id": "again", "words": "photos found"}
+    assert client.post("/api/jobs/h31-2022/openings", json=reopened, headers=ACTOR).status_code == 201
+
+    def photo(job: str, key: str, subject: str) -> None:
+        sent = client.post(f"/api/jobs/{job}/photos?id={key}&subject={subject}", data=PICTURE, headers=ACTOR)
+        assert sent.status_code == 201, sent.get_json()
+
+    for job, key, subject in (
+        ("h31", "p1", "bevel-gear"),
+        ("h31", "p2", "bevel-pinion"),
+        ("h31-2022", "p3", "bevel-pinion"),
+        ("h31", "p4", ""),
+        ("h31", "p5", ""),
+    ):
+        photo(job, key, subject)
+    struck = {"id": "s1", "kind": "photo_struck", "body": {"photo": "p5", "words": "another hoist"}}
+    assert client.post("/api/jobs/h31/facts", json=struck, headers=ACTOR).status_code == 201
+    shown = life(client)
+    visits = [v["job_id"] for v in shown["visits"]]
+    found = {
+        p["label"]: {visits[n]: [x["id"] for x in row] for n, row in enumerate(p["by_visit"]) if row}
+        for p in shown["photos"]
+    }
+    assert found == {
+        "Bevel pinion": {"h31-2022": ["p3"], "h31": ["p2"]},
+        "Bevel gear": {"h31": ["p1"]},
+        "the unit": {"h31": ["p4"]},
+    }
+    assert shown["photos"][0]["subject"] == "bevel-pinion"

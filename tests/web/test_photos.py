@@ -9,7 +9,8 @@ import pytest
 from flask.testing import FlaskClient
 from PIL import Image
 
-from bornek.services.strip.images import THUMB, take_picture
+from bornek.core.errors import InputError
+from bornek.services.strip.images import MOST_BYTES, THUMB, take_picture
 from bornek.store.database import Database
 
 GPS = 0x8825
@@ -116,6 +117,15 @@ def test_what_is_no_photo_is_refused_in_words(
     assert answer.get_json()["next_step"]
     assert not yard.files.exists()
     assert client.get("/api/jobs/w17/strip").get_json()["photos"] == []
+
+
+def test_a_photo_of_just_the_most_that_is_taken_is_looked_at_and_one_byte_more_is_refused_for_its_size() -> (
+    None
+):
+    whole = picture()
+    assert take_picture(whole + bytes(MOST_BYTES - len(whole))).data
+    with pytest.raises(InputError, match="at most 15 MB"):
+        take_picture(whole + bytes(MOST_BYTES + 1 - len(whole)))
 
 
 def test_two_hundred_megabytes_are_refused_before_they_are_read(client: FlaskClient) -> None:

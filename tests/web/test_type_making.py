@@ -117,6 +117,13 @@ def test_a_list_that_was_given_out_here_comes_in_whole(client: FlaskClient) -> N
     ]
 
 
+def test_a_list_of_keys_labels_and_kinds_alone_is_one_that_was_given_out_here(client: FlaskClient) -> None:
+    text = "key,label,kind\nb9,Pilot bearing,ball_bearing"
+    (part,) = post(client, "parts-lists/guesses", {"text": text}).get_json()["parts"]
+    assert part["row"] == {"key": "b9", "label": "Pilot bearing", "kind": "ball_bearing"}
+    assert (part["clear"], part["count"]) == (True, 1)
+
+
 def test_a_job_keeps_what_it_began_with_and_says_so_by_name(client: FlaskClient) -> None:
     job = client.get("/api/jobs/w17").get_json()
     d = job["definition"]
