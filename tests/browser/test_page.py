@@ -7,10 +7,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from controls import complaints, nothing_beside
 from helpers import in_gate
-from views import VIEWS, ZONES, has_long_names
-
-BARE = [path for path in VIEWS if not has_long_names(path)]
-"""Held to their width as they are."""
+from views import VIEWS, ZONES
 
 
 def open_view(page: Page, address: str, path: str) -> None:
@@ -42,6 +39,11 @@ def test_axe_finds_nothing_serious_or_moderate_by_light_and_in_the_dark(view: Pa
     assert complaints(view) == {"light": [], "dark": []}
 
 
+def test_no_view_scrolls_sideways_on_phone_tablet_or_bench(view: Page) -> None:
+    nothing_beside(view)
+    assert view.errors == []  # type: ignore[attr-defined]
+
+
 def test_axe_finds_nothing_where_nobody_was_named_yet(browser: Browser, reading_room: str) -> None:
     context = browser.new_context(reduced_motion="reduce")
     page = context.new_page()
@@ -56,16 +58,6 @@ def test_axe_finds_nothing_where_a_move_is_written_down(looked_at: Page, reading
     looked_at.keyboard.press("m")
     expect(looked_at.locator("[data-move-panel]")).to_be_visible()
     assert complaints(looked_at) == {"light": [], "dark": []}
-
-
-@pytest.mark.parametrize("path", in_gate(sorted((*VIEWS, *ZONES), key=has_long_names), len(BARE)))
-def test_no_view_scrolls_sideways_on_phone_tablet_or_bench(
-    looked_at: Page, reading_room: str, path: str
-) -> None:
-    looked_at.errors.clear()  # type: ignore[attr-defined]
-    open_view(looked_at, reading_room, path)
-    nothing_beside(looked_at)
-    assert looked_at.errors == []  # type: ignore[attr-defined]
 
 
 def test_the_main_task_fits_1280_by_800_without_scrolling(looked_at: Page, reading_room: str) -> None:

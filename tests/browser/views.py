@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import re
-
 VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play", "/jobs/w11/record",
          "/jobs/f12/strip", "/jobs/f12/receive", "/jobs/w17/definition", "/types", "/types/new", "/types/chain-ferry", "/search",
          "/jobs/k08/inspect", "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan",
@@ -78,12 +76,3 @@ ELSEWHERE = (
 
 LONG_ONES = (*(f"/jobs/z9{stage}" for stage in STAGES), *SHOP)
 """A job of long names at every stage, and where else they stand."""
-
-
-def has_long_names(path: str) -> bool:
-    """Whether a page like it is held to its width with long names on it, which asks more than the demo yard's do.
-
-    >>> has_long_names("/jobs/f12/strip"), has_long_names("/today"), has_long_names("/drawer")
-    (True, True, False)
-    """
-    return f"/jobs/z9{re.sub(r'^/jobs/[a-z0-9]+', '', path)}" in LONG_ONES or path in LONG_ONES
