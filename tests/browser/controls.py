@@ -59,10 +59,22 @@ def at_every_width(page: Page) -> Iterator[int]:
         yield width
 
 
+CROWDED = """() => {
+    const box = (e) => e.getBoundingClientRect();
+    const off = [...document.querySelectorAll('[data-mark=readout] text, [data-mark=log] text')]
+        .filter((t) => box(t).left < -1 || box(t).right > innerWidth + 1);
+    const over = [...document.querySelectorAll('[data-scale]')]
+        .flatMap((scale) => [...scale.children].filter((t, n, all) => n && box(all[n - 1]).right > box(t).left));
+    return [...off, ...over].map((t) => t.textContent.trim());
+}"""
+"""Words of strips and round logs that stand off the page, and figures of a scale that run into the one before."""
+
+
 def nothing_beside(page: Page) -> None:
-    """Nothing is pushed off the page at any width."""
+    """Nothing is pushed off the page at any width, and the scales have room."""
     for width in at_every_width(page):
         assert page.evaluate("document.documentElement.scrollWidth") <= width, width
+        assert page.evaluate(CROWDED) == [], width
 
 
 def home(page: Page) -> str:

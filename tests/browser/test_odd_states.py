@@ -27,7 +27,8 @@ BOXES = """() => {
     return [...document.querySelectorAll('[data-mark=readout]')].map((strip) => {
         const found = { sum: document.querySelector('[data-sum]'), value: strip.querySelector('[data-value]'),
                         verdict: strip.querySelector('[data-verdict]'), window: strip.querySelector('[data-limits]'),
-                        needle: strip.querySelector('[data-needle]') };
+                        needle: strip.querySelector('[data-needle]'), other: strip.querySelector('[data-other-window] text') };
+        strip.querySelectorAll('[data-scale] text').forEach((t, n) => { found['figure ' + n] = t; });
         return Object.fromEntries(Object.entries(found).filter(([, e]) => e).map(([k, e]) => [k, box(e)]));
     });
 }"""

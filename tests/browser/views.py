@@ -65,6 +65,7 @@ ELSEWHERE = (
     "/jobs/v18/set/v18.sector-lash",
     "/jobs/s31/set/s31.nut-end-play",
     "/jobs/a06/set/a06.crank-runout",
+    "/jobs/f12/record",
     "/jobs/f12/set/f12.ring-set",
     "/jobs/f12/set/f12.ring-set/what-if",
     "/types",

@@ -2,6 +2,7 @@
 /** The readout strip: one scale for every toleranced quantity. */
 import { computed, ref, useId } from "vue";
 import type { Readout } from "../api/client";
+import { everyOther } from "../composables/everyOther";
 import { placeWindowLabel } from "../composables/placeLabel";
 import { makeScale } from "../composables/useScale";
 import { useWidth } from "../composables/useWidth";
@@ -40,6 +41,7 @@ const named = computed(() => wrapWords(props.scene.label, 14).slice(0, 4));
 const base = computed(() => top.value + high.value);
 const x = computed(() => makeScale(props.scene.lo, props.scene.hi, side.value + 12, width.value - 12));
 const ticks = computed(() => props.scene.ticks.map((t) => ({ ...t, x: x.value(t.at) })));
+const figures = computed(() => everyOther(ticks.value.filter((t) => t.label)));
 const stacked = computed(() => {
   const seen = new Map<number, number>();
   for (const r of props.scene.readings) seen.set(r, (seen.get(r) ?? 0) + 1);
@@ -51,7 +53,10 @@ const otherLabel = computed((): { x: number; anchor: "start" | "end" } => {
   const other = props.scene.window_not_in_force;
   if (!other) return { x: 0, anchor: "start" };
   const right = other.lo > (props.scene.window?.lo ?? 0);
-  return right ? { x: x.value(other.lo) + 4, anchor: "start" } : { x: x.value(other.hi) - 4, anchor: "end" };
+  const [room, end] = [8 * other.label.length, x.value(props.scene.hi)];
+  return right
+    ? { x: Math.min(x.value(other.lo) + 4, end - room), anchor: "start" }
+    : { x: Math.max(x.value(other.hi) - 4, side.value + room), anchor: "end" };
 });
 const inWindow = (at: number) => {
   const w = props.scene.window;
@@ -184,8 +189,8 @@ const spoken = computed(() => {
         />
         <line :x1="x(scene.lo)" :x2="x(scene.hi)" :y1="base" :y2="base" stroke-width="2" />
       </g>
-      <g v-if="!small" font-size="15" font-weight="580" fill="var(--words)" text-anchor="middle">
-        <text v-for="t in ticks.filter((k) => k.label)" :key="t.at" :x="t.x" :y="base + 20">
+      <g v-if="!small" font-size="15" font-weight="580" fill="var(--words)" text-anchor="middle" data-scale>
+        <text v-for="t in figures" :key="t.at" :x="t.x" :y="base + 20">
           {{ t.label }}
         </text>
       </g>

@@ -39,7 +39,7 @@ const rise = computed(() => (props.small ? 6 : 16));
       <text
         data-limits
         :x="label.x"
-        :y="top - (label.raised ? 36 : 20)"
+        :y="top - (label.raised ? 36 : 22)"
         :text-anchor="label.anchor"
         fill="var(--words)"
         font-size="18"

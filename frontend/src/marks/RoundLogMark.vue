@@ -3,7 +3,9 @@
 import { computed, ref } from "vue";
 import type { RoundLog } from "../api/client";
 import { makeScale } from "../composables/useScale";
+import { packEnd } from "../composables/packBeside";
 import { useWidth } from "../composables/useWidth";
+import { wrapWords } from "../composables/wrapWords";
 import RoundLogRow from "./RoundLogRow.vue";
 import WindowPosts from "./WindowPosts.vue";
 
@@ -20,10 +22,24 @@ const over = computed(() => (props.gutter ? 26 : 0));
 const trace = computed(() => {
   const points = rows.value.flatMap(({ row, y }) => {
     const at = row.found?.at ?? row.predicted?.middle ?? null;
-    return at === null ? [] : [{ x: x.value(at), y, dashed: row.found === null, move: row.move }];
+    return at === null
+      ? []
+      : [{ x: x.value(at), y, dashed: row.found === null, move: row.move, pack: row.pack }];
   });
   return points.slice(1).map((p, i) => ({ from: points[i] ?? p, to: p }));
 });
+const LETTER = 8.6;
+const LINE = 18;
+/** Each move between its rounds, in as many lines as it takes, right of what was in and all of it on the page. */
+const moves = computed(() =>
+  trace.value.map(({ from, to }) => {
+    const left = Math.max(side.value, packEnd(from.pack, side.value));
+    const lines = wrapWords(to.move, Math.floor((width.value - left) / LETTER));
+    const half = (LETTER * Math.max(...lines.map((l) => l.length))) / 2;
+    const middle = Math.max(left + half, Math.min((from.x + to.x) / 2, width.value - half));
+    return { x: middle, y: (from.y + to.y) / 2 + 5 - (LINE / 2) * (lines.length - 1), lines };
+  }),
+);
 </script>
 
 <template>
@@ -79,16 +95,16 @@ const trace = computed(() => {
         text-anchor="middle"
         paint-order="stroke"
         stroke="var(--casing, var(--surface))"
-        stroke-width="16"
         stroke-linejoin="round"
       >
         <text
-          v-for="t in trace"
-          :key="`${t.to.y}`"
-          :x="(t.from.x + t.to.x) / 2"
-          :y="(t.from.y + t.to.y) / 2 + 5"
+          v-for="m in moves"
+          :key="m.y"
+          :y="m.y"
+          :stroke-width="m.lines.length > 1 ? 7 : 16"
+          data-move-words
         >
-          {{ t.to.move }}
+          <tspan v-for="(line, i) in m.lines" :key="line" :x="m.x" :dy="i ? LINE : 0">{{ line }}</tspan>
         </text>
       </g>
     </svg>

@@ -2,6 +2,7 @@
 /** One round: predicted as a yellow bar, found as a disc with its give or take, words beside. */
 import { computed } from "vue";
 import type { RoundLog } from "../api/client";
+import { packBeside } from "../composables/packBeside";
 import type { Scale } from "../composables/useScale";
 
 const props = defineProps<{
@@ -21,8 +22,7 @@ const start = computed(() => {
   const predicted = props.row.predicted ? props.x(props.row.predicted.lo) : props.width;
   return Math.min(found, predicted) - 14;
 });
-/** What is in stands beside the round's name where it fits before the strip, else beneath it. */
-const beside = computed(() => props.row.pack.length * 7.5 < props.gutter - 66);
+const beside = computed(() => packBeside(props.row.pack, props.gutter));
 const value = computed(() => props.row.found?.label ?? props.row.predicted?.label ?? "");
 const room = computed(() => 12 * value.value.length + (props.width > 700 ? 8 * props.row.remark.length : 0));
 const flip = computed(() => end.value + room.value > props.width);

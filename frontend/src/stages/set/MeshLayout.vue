@@ -67,9 +67,9 @@ const rounds = ref(false);
       </div>
       <FlankLegend :flanks="flanks" />
       <p v-if="words" class="text-[16px] font-semibold leading-snug" data-pattern-words>{{ words }}</p>
-      <div class="mt-1 flex items-end gap-3 border-t-2 border-row pt-1">
+      <div class="mt-1 flex gap-3 border-t-2 border-row pt-1 max-sm:flex-col sm:items-end">
         <ReadoutMark v-if="strip" class="min-w-0 flex-1" :scene="strip" compact :gutter="110" />
-        <div class="flex shrink-0 flex-col gap-1 pb-1">
+        <div class="flex shrink-0 gap-1 pb-1 sm:flex-col">
           <SumButton :page="page" />
           <button v-if="log" type="button" class="control" :aria-expanded="rounds" @click="rounds = !rounds">
             Rounds

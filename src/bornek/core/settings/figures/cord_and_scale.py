@@ -24,5 +24,5 @@ def draw_cord_and_scale(scale: str) -> Section:
     f.line((120, 120), (120, 54), role="centre")
     f.words("r", 124, 74)
     f.arrow((152, 182), (110, 190))
-    f.words("steady, several turns", 200, 200)
+    f.lines(("steady,", "several turns"), 210, 190)
     return f.scene()
