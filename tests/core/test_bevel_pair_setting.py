@@ -254,6 +254,9 @@ def test_backlash_that_varies_too_much_names_the_tight_place_and_stops() -> None
 def test_backlash_that_is_tight_at_two_places_names_neither() -> None:
     found = sheet((0.20, 0.28, 0.20, 0.28))
     assert "find the high spot" in said(found) and "tightest near" not in sentences(found)
+    # ± of the first harmonic of four: 2 · √(2/4) of one reading's 0.0036; 0.266 is 0.007 off, 0.276 is 0.002
+    assert "tightest near 270°" in sentences(sheet((0.20, 0.28, 0.20, 0.266)))
+    assert "tightest near" not in sentences(sheet((0.20, 0.28, 0.20, 0.276)))
 
 
 def test_the_tightest_tooth_decides_though_the_mean_is_in() -> None:

@@ -235,6 +235,11 @@ def test_bound_as_found_it_is_let_free_by_the_least_step(sense: str, words: str)
     assert say(sheet).startswith("It binds.") and words in say(sheet)
 
 
+def test_sectors_read_once_have_no_value_yet() -> None:
+    half = compute("sector_cover", {"given": SECTORS, "entries": [{"slot": "lost.1", "value": 0.05}]})
+    assert (half["outcome"]["results"][0]["value"], half["verdict"]["code"]) == (None, "not_read")
+
+
 def test_sectors_that_read_no_lost_motion_at_all_may_be_tightened_and_read_again() -> None:
     sheet = played(Case("sector_cover", SECTORS, ({"lost": (0.0, 0.0), "needle": True},)), 4)
     assert {"torqued", "again.1", "again.2"} <= {c["slot"] for c in sheet["cells"]}

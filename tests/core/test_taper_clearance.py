@@ -109,6 +109,38 @@ def test_blades_too_coarse_for_a_school_aim_at_the_middle() -> None:
     assert said(case(coarse, school="least")) == said(case(coarse, school="greatest"))
 
 
+def test_a_bearing_without_room_is_told_once_it_is_read_and_not_again_when_it_was_driven() -> None:
+    def codes(sheet: dict[str, Any]) -> set[str]:
+        return {c["code"] for c in sheet["outcome"]["checks"]}
+
+    read = feelers("0.060 0.062", "0.060 0.062", 1)
+    read[0]["text"] = "0.018 0.020"
+    data: dict[str, Any] = {"given": {"bore": 60, "source": "shop chart"}, "entries": read[:4]}
+    assert "no_room" not in codes(compute("taper_clearance", data))
+    assert "no_room" in codes(compute("taper_clearance", data | {"entries": read}))
+    again = [*read, *({**e, "round": 2} for e in read)]
+    driven = data | {"entries": again, "acts": [{"round": 2, "states": {"drive": 0.5}}]}
+    assert "no_room" not in codes(compute("taper_clearance", driven))
+
+
+def test_the_drive_as_measured_is_held_against_the_tables_row() -> None:
+    """Bore 60: reductions 0.030 to 0.040 by 12 and the row's own factors at its ends."""
+    data: dict[str, Any] = {
+        "given": {"bore": 60, "source": "shop chart"},
+        "acts": [{"round": 2, "states": {"drive": 0.5}}],
+    }
+    data["entries"] = [
+        *feelers("0.060 0.062", "0.060 0.062", 1),
+        *feelers("0.025 0.027", "0.025 0.027", 2),
+        {"slot": "drive", "value": 0.5, "round": 2},
+    ]
+    found = next(r for r in compute("taper_clearance", data)["outcome"]["results"] if r["key"] == "drive")
+    row = row_for(DRIVE, 60)
+    assert found["window"]["lo"] == pytest.approx(row.number("driveup_1to12_min_mm"), rel=0.05)
+    assert found["window"]["hi"] == pytest.approx(row.number("driveup_1to12_max_mm"), rel=0.05)
+    assert found["value"]["v"] == 0.5
+
+
 def test_a_flat_taper_is_driven_further() -> None:
     steep = axial_drive_mm(0.06, 12, row_for(DRIVE, 90))
     flat = axial_drive_mm(0.06, 30, row_for(DRIVE, 90))
