@@ -343,6 +343,19 @@ def test_the_last_owner_stays_and_a_person_who_left_is_out(guard: Flask, clock: 
     assert mechanic.enter("mechanic").status_code == 403
 
 
+@pytest.mark.parametrize("change", [{"role": "lead"}, {"passphrase": "two bent brass shims"}])
+def test_another_role_or_passphrase_signs_that_person_out_and_nobody_else(
+    guard: Flask, change: dict[str, str]
+) -> None:
+    owner, mechanic, there, lead = (Browser(guard) for _ in range(4))
+    owner.enter("owner")
+    lead.enter("lead")
+    there.enter("mechanic")
+    mo = mechanic.enter("mechanic").get_json()["mechanic"]
+    assert owner.post(f"/api/people/{mo}", change).status_code == 201
+    assert [b.get("/api/board").status_code for b in (mechanic, there, lead, owner)] == [401, 401, 200, 200]
+
+
 def test_nobody_is_given_a_second_account_under_another_name(guard: Flask) -> None:
     owner = Browser(guard)
     me = owner.enter("owner").get_json()["mechanic"]
