@@ -39,7 +39,7 @@ const files: [string, string][] = [
     here="record"
   >
     <section class="flex flex-wrap items-center gap-4 border-b-2 px-5 py-4">
-      <p class="say min-w-0 flex-1">
+      <p class="say flex-1 basis-[280px]">
         {{
           broken
             ? `${broken} of ${data.settings.length} signatures do not hold: see below.`
