@@ -65,16 +65,24 @@ CROWDED = """() => {
         .filter((t) => box(t).left < -1 || box(t).right > innerWidth + 1);
     const over = [...document.querySelectorAll('[data-scale]')]
         .flatMap((scale) => [...scale.children].filter((t, n, all) => n && box(all[n - 1]).right > box(t).left));
-    return [...off, ...over].map((t) => t.textContent.trim());
+    const squeezed = [...document.querySelectorAll('main *')].filter((e) => {
+        if (e.children.length || e.textContent.trim().length < 15 || e.closest('svg, .sr-only')) return false;
+        const style = getComputedStyle(e);
+        const [letter, line] = [parseFloat(style.fontSize), parseFloat(style.lineHeight)];
+        return box(e).width > 0 && box(e).width < 5.5 * letter && box(e).height > 3.5 * (line || 1.3 * letter);
+    });
+    return [...off, ...over, ...squeezed].map((t) => t.textContent.trim());
 }"""
-"""Words of strips and round logs that stand off the page, and figures of a scale that run into the one before."""
+"""Words of strips and round logs that stand off the page, figures of a scale that run into the one before, and words
+that are squeezed into a column of a letter or two."""
 
 
 def nothing_beside(page: Page) -> None:
     """Nothing is pushed off the page at any width, and the scales have room."""
     for width in at_every_width(page):
         assert page.evaluate("document.documentElement.scrollWidth") <= width, width
-        assert page.evaluate(CROWDED) == [], width
+        crowded = page.evaluate(CROWDED)
+        assert crowded == [], (width, crowded)
 
 
 def home(page: Page) -> str:

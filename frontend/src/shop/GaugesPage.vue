@@ -21,7 +21,7 @@ const lined = computed(() => data.value?.find((g) => g.id === talking.value));
   <WaitPage bare v-if="!data" :problem="error" />
   <main v-else class="grid gap-8 px-5 py-5 lg:grid-cols-[1fr_320px]">
     <div class="min-w-0 overflow-x-auto">
-      <table class="w-full max-w-[1000px] text-left text-[17px] [&_td]:pr-3 [&_th]:pr-3">
+      <table class="w-full max-w-[1000px] min-w-[700px] text-left text-[17px] [&_td]:pr-3 [&_th]:pr-3">
         <thead class="text-[16px] text-secondary">
           <tr>
             <th class="py-2">Gauge</th>

@@ -63,10 +63,12 @@ async function write() {
         <p class="text-secondary">{{ t.kind_title }} · {{ t.source }}</p>
         <table class="mt-1 w-full text-left">
           <tbody>
-            <tr v-for="r in t.rows" :key="r.row" class="border-b border-row">
-              <td class="w-[150px] py-1.5 text-[18px] font-bold">{{ r.row }}</td>
-              <td class="w-[170px] text-secondary">{{ r.range }}</td>
-              <td class="wrap-anywhere">{{ r.words }}</td>
+            <tr v-for="r in t.rows" :key="r.row" class="border-b border-row max-sm:block max-sm:py-1">
+              <td class="w-[150px] py-1.5 pr-3 text-[18px] font-bold max-sm:inline-block max-sm:w-auto">
+                {{ r.row }}
+              </td>
+              <td class="w-[170px] text-secondary max-sm:inline-block max-sm:w-auto">{{ r.range }}</td>
+              <td class="wrap-anywhere max-sm:block">{{ r.words }}</td>
             </tr>
           </tbody>
         </table>

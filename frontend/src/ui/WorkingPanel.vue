@@ -28,7 +28,7 @@ defineProps<{ results: Result[] }>();
           >
             <th scope="row" class="py-0.5 pr-3 text-left font-[inherit]">{{ line.label }}</th>
             <td class="py-0.5 pr-3 font-medium">{{ line.sum }}</td>
-            <td class="whitespace-nowrap py-0.5 text-right">{{ line.result }}</td>
+            <td class="py-0.5 text-right sm:whitespace-nowrap">{{ line.result }}</td>
           </tr>
         </tbody>
       </table>

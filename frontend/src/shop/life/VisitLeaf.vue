@@ -13,12 +13,16 @@ const visits = computed(() => [...props.view.visits].reverse());
     <li
       v-for="v in visits"
       :key="v.job_id"
-      class="grid items-center gap-x-4 border-b-2 border-row py-2 md:grid-cols-[130px_120px_1fr_auto_auto]"
+      class="grid items-center gap-x-4 border-b-2 border-row py-2 md:grid-cols-[130px_120px_1fr_auto]"
     >
       <strong class="text-[20px]">{{ v.day }}</strong>
       <span>{{ v.hours }}</span>
-      <span class="min-w-0 wrap-anywhere">{{ v.complaint }}</span>
-      <span>{{ v.signed }} of {{ v.settings }} signed, {{ v.closed ? `closed ${v.closed}` : "open" }}</span>
+      <span class="min-w-0 wrap-anywhere"
+        >{{ v.complaint
+        }}<span class="block text-secondary"
+          >{{ v.signed }} of {{ v.settings }} signed, {{ v.closed ? `closed ${v.closed}` : "open" }}</span
+        ></span
+      >
       <RouterLink class="control" :to="`/jobs/${v.job_id}/record`">Its record</RouterLink>
     </li>
   </ul>

@@ -54,8 +54,8 @@ const tone = (key: string) =>
 <template>
   <div class="grid gap-x-6 px-5 py-3 xl:grid-cols-[1fr_320px]" data-grader>
     <div v-if="look">
-      <div class="flex items-start justify-between gap-4">
-        <div>
+      <div class="flex flex-wrap items-start gap-x-4 gap-y-2">
+        <div class="flex-1 basis-60">
           <p class="text-[15px] text-secondary">
             Look for, {{ at + 1 }} of {{ part.looks.length }}{{ look.own ? " · the shop's own" : "" }}
           </p>

@@ -20,7 +20,7 @@ const fields: ["width_old" | "width_new" | "words", string][] = [
 
 <template>
   <li class="border-b-2 border-row py-3" :data-order="order.id">
-    <div class="grid items-center gap-x-4 gap-y-1 md:grid-cols-[1fr_1fr_auto_auto]">
+    <div class="grid items-center gap-x-4 gap-y-1 md:grid-cols-[1fr_auto] lg:grid-cols-[1fr_1fr_auto_auto]">
       <span
         ><span class="block text-[20px] font-bold leading-tight">{{ order.label }}</span
         ><span>{{ order.count }} × {{ order.number }} · {{ order.supplier }}</span></span

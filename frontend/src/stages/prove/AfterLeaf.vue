@@ -29,7 +29,7 @@ const open = ref(false);
         data-put-off-row
       >
         <strong class="wrap-anywhere">{{ p.what }}</strong>
-        <span class="min-w-0 flex-1 wrap-anywhere">{{ p.words }}</span>
+        <span class="flex-1 basis-60 wrap-anywhere">{{ p.words }}</span>
         <span class="text-secondary">{{ p.by }}</span>
         <button
           v-if="!view.job.closed"
@@ -54,7 +54,7 @@ const open = ref(false);
     <ul>
       <li v-for="o in view.owed" :key="o.fact" class="flex flex-wrap gap-4 border-b border-row py-2">
         <strong>{{ o.what }}</strong>
-        <span class="min-w-0 flex-1">until {{ o.until }}, by {{ o.who }}: {{ o.why }}</span>
+        <span class="flex-1 basis-60">until {{ o.until }}, by {{ o.who }}: {{ o.why }}</span>
         <span v-if="o.late" class="font-bold text-danger">late</span>
       </li>
     </ul>

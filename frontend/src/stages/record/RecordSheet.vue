@@ -50,7 +50,7 @@ const { moment: day } = useYard();
           What was done
         </caption>
         <tbody>
-          <tr v-for="a in setting.acts" :key="a.seq" class="border-b border-row">
+          <tr v-for="a in setting.acts" :key="a.seq" class="border-b border-row max-sm:flex max-sm:flex-wrap">
             <td class="py-1 pr-3">Round {{ a.round }}</td>
             <td class="pr-3 font-semibold">{{ a.words }} {{ a.remark }}</td>
             <td class="pr-3">{{ a.by }}</td>
@@ -66,7 +66,7 @@ const { moment: day } = useYard();
           <tr
             v-for="e in setting.entries"
             :key="e.seq"
-            class="border-b border-row"
+            class="border-b border-row max-sm:flex max-sm:flex-wrap"
             :class="e.fate === 'stands' ? '' : 'text-secondary line-through'"
           >
             <td class="py-1 pr-3">Round {{ e.round }}</td>
