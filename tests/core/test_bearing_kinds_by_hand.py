@@ -223,7 +223,9 @@ def test_play_left_under_a_lift_is_told_and_gone_play_proves_the_preload() -> No
     assert result(loose, "play")["verdict"]["code"] == "out_high"
     stiff = ({"lift.1": (0.0049, 0.0), "lift.2": (0.0098, 0.0)},)
     tight = played(Case("lift_deflection", LIFT, stiff))
-    assert result(tight, "play")["verdict"]["code"] == "in"
+    play = result(tight, "play")
+    assert play["verdict"]["code"] == "in"
+    assert play["verdict"]["margin"] == pytest.approx(2 * play["value"]["u"] - play["value"]["v"])
     assert float(lines(tight, "deflection")["Stiffness"].split()[0]) == pytest.approx(150 / 4.9, rel=0.05)
 
 

@@ -141,6 +141,20 @@ def test_the_drive_as_measured_is_held_against_the_tables_row() -> None:
     assert found["value"]["v"] == 0.5
 
 
+@pytest.mark.parametrize(("drive", "verdict"), [(None, "not_proven"), (0.5, "in"), (2.0, "not_proven")])
+def test_what_coarse_blades_leave_open_the_measured_drive_may_prove(
+    drive: float | None, verdict: str
+) -> None:
+    data: dict[str, Any] = {
+        "given": {"bore": 60, "source": "shop chart"},
+        "acts": [{"round": 2, "states": {"drive": 0.5}}],
+    }
+    data["entries"] = [*feelers("0.06 0.07", "0.06 0.07", 1), *feelers("0.026 0.036", "0.026 0.036", 2)]
+    if drive is not None:
+        data["entries"].append({"slot": "drive", "value": drive, "round": 2})
+    assert compute("taper_clearance", data)["verdict"]["code"] == verdict
+
+
 def test_a_flat_taper_is_driven_further() -> None:
     steep = axial_drive_mm(0.06, 12, row_for(DRIVE, 90))
     flat = axial_drive_mm(0.06, 30, row_for(DRIVE, 90))

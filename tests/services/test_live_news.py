@@ -32,17 +32,16 @@ def heard(presses: int = 0) -> Heard:
 @pytest.mark.parametrize(
     ("station", "new"),
     [
-        (Station("up", "g", "s", 9), [10, 20]),
-        (Station("up", "g", "s", 10), [20]),
-        (Station("up", "g", "s", 20), []),
+        (Station("up", "g", "s", 9), [10, 20, VALUES - 1, VALUES]),
+        (Station("up", "g", "s", 10), [20, VALUES - 1, VALUES]),
+        (Station("up", "g", "s", VALUES), []),
         (Station("up", "g"), [VALUES]),
         (Station("up", "g", "earlier", 9), [VALUES]),
     ],
 )
 def test_what_a_page_has_used_or_never_saw_begin_is_not_new(station: Station, new: list[int]) -> None:
-    seen = Seen(takes=(pry(20), pry(10), pry(VALUES)))
-    found = [x.taken.mark for x in news_of(seen, station, heard(), "").takes]
-    assert found == (new if new == [VALUES] else [*new, VALUES])
+    seen = Seen(takes=tuple(pry(mark) for mark in (20, 10, VALUES - 1, VALUES)))
+    assert [x.taken.mark for x in news_of(seen, station, heard(), "").takes] == new
 
 
 @pytest.mark.parametrize(("used", "answered"), [(0, [1, 2]), (1, [2]), (2, [])])

@@ -225,6 +225,12 @@ def test_closing_waits_for_the_release_and_for_what_comes_after(client: FlaskCli
     assert post(client, f"{JOB}/close", id="c3", words="one part sheet was not made").status_code == 201
 
 
+def test_a_release_counts_what_comes_after_apart_from_what_may_stay_open(client: FlaskClient) -> None:
+    shown = client.get("/api/jobs/w26/prove").get_json()["release"]
+    assert {p["key"].split(":")[0] for p in shown["may_stay"]} == {"breather", "own"}
+    assert shown["after"] == 2
+
+
 def put_after_off(client: FlaskClient) -> None:
     for key in ("own:foot-bolts", "change:case"):
         body = {
