@@ -51,7 +51,12 @@ const rounds = ref(false);
         Not measured yet. What is in as found is the baseline: enter it before anything moves.
       </p>
       <DrawerLine :knobs="page.view.knobs" />
-      <CircleMark v-if="wheel && !turning" :scene="wheel" class="mx-auto max-w-[250px]" />
+      <template v-if="wheel && !turning">
+        <CircleMark :scene="wheel" class="mx-auto max-w-[250px] lg:[@media(max-height:880px)]:hidden" />
+        <p class="mb-2 hidden text-[16px] font-semibold lg:[@media(max-height:880px)]:block" data-wheel-words>
+          {{ wheel.label }}: {{ wheel.rays.map((r) => r.label).join(", ") }}
+        </p>
+      </template>
       <p class="text-[15px] leading-snug text-secondary" data-given-brief>
         {{ page.sheet.given_brief.join(" · ") }}
       </p>
