@@ -57,7 +57,7 @@ BESIDE = {
     "practice": ("practice", "job_practice"), "prove": ("prove_api",),
     "setting": ("setting_api", "several_quantities", "previews_and_expectations", "what_if_api", "live_gauges"),
     "shop": ("board", "today_api", "limits_and_shims", "yard_and_photos", "type_making", "people"),
-    "strip": ("strip_api", "photos"), "unit": ("unit_types", "type_making", "life_api"),
+    "strip": ("strip_api", "photos"), "unit": ("unit_types", "type_making", "life_api", "prove_api"),
 }  # fmt: skip
 """By the folder of a service: the tests at the API that are of it alone, tried first."""
 DRAWN = "figures"

@@ -38,6 +38,14 @@ def test_a_table_comes_back_as_it_was_written(client: FlaskClient) -> None:
     assert client.get("/api/limit-tables/Sheet 9/table.csv").get_data(as_text=True) == CSV
 
 
+@pytest.mark.parametrize(("empty", "field"), [({"name": " "}, "name"), ({"source": " "}, "source")])
+def test_a_table_without_a_name_or_a_source_is_refused(
+    client: FlaskClient, empty: dict[str, str], field: str
+) -> None:
+    answer = write(client, **empty)
+    assert (answer.status_code, answer.get_json()["field"]) == (422, field)
+
+
 def test_a_revision_is_new_and_the_job_keeps_its_row(client: FlaskClient) -> None:
     row = next(t for t in write(client).get_json() if t["name"] == "Sheet 9")["rows"][0]["given"]
     given = {"sense": "adds", "torque": "50", **row}

@@ -117,6 +117,23 @@ def test_a_list_that_was_given_out_here_comes_in_whole(client: FlaskClient) -> N
     ]
 
 
+def test_what_contradicts_the_drawing_is_told_at_its_own_row(client: FlaskClient) -> None:
+    teeth = {"kind": "gear", "teeth": 20}
+    parts = [
+        {"key": k, "label": k, "shaft": s, **teeth}
+        for k, s in (("a", "s"), ("b", "s"), ("c", "t"), ("d", "t"))
+    ]
+    crossed = [
+        {"key": "m", "label": "m", "driver": "a", "driven": "d", "toward": "below"},
+        {"key": "n", "label": "n", "driver": "b", "driven": "c", "toward": "below"},
+    ]
+    shafts = [{"key": "s", "label": "shaft"}, {"key": "t", "label": "second"}]
+    d = {"shafts": shafts, "parts": parts, "meshes": crossed}
+    shown = post(client, "unit-types/previews", {"definition": d}).get_json()
+    (told,) = [x for x in shown["troubles"] if "cannot touch" in x["words"]]
+    assert (told["path"], told["part_keys"]) == ("meshes[1].toward", ["b", "c"])
+
+
 def test_a_list_of_keys_labels_and_kinds_alone_is_one_that_was_given_out_here(client: FlaskClient) -> None:
     text = "key,label,kind\nb9,Pilot bearing,ball_bearing"
     (part,) = post(client, "parts-lists/guesses", {"text": text}).get_json()["parts"]
