@@ -22,25 +22,11 @@ from bornek.demo.seed import seed
 from bornek.services.shop.board import refresh_board
 from bornek.store.database import Database
 from helpers import NOW, Bench
+from scheduling import ByGroup, group_of
 
 gc.set_threshold(50_000, 20, 50)
 settings.register_profile("steady", derandomize=True, deadline=None, max_examples=60)
 settings.load_profile("steady")
-GROUPS = {
-    "test_page.py": "pages",
-    "test_live.py": "pages",
-    "test_rig_pages.py": "builds",
-    "test_journeys.py": "walks",
-    "test_strip.py": "walks",
-    "test_odd_states.py": "walks",
-    "test_plan.py": "builds",
-    "test_fit.py": "builds",
-    "browser": "browser",
-    "test_kills.py": "servers",
-    "test_serve.py": "servers",
-}
-"""Tests that start a browser or servers, each group in one worker: groups of like length, so that none is waited
-for. `test_strip.py` is the browser's: others of that name start nothing."""
 
 
 def pytest_collection_finish() -> None:
@@ -48,15 +34,14 @@ def pytest_collection_finish() -> None:
     gc.freeze()
 
 
+@pytest.hookimpl(optionalhook=True)
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> ByGroup:
+    return ByGroup(config, log)
+
+
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    for item in items:
-        if item.path.name == "test_strip.py" and "browser" not in item.path.parts:
-            continue
-        group = next((g for name, g in GROUPS.items() if name in item.path.parts), None)
-        if group:
-            item.add_marker(pytest.mark.xdist_group(group))
     # long groups first: the small ones fill what is left at the end
-    items.sort(key=lambda item: item.get_closest_marker("xdist_group") is None)
+    items.sort(key=lambda item: not group_of(item.nodeid))
 
 
 class Templates:
