@@ -20,6 +20,7 @@ GROUPS = {
     "test_serve.py": "waits",
     "test_live_gauges.py": "waits",
     "test_lines.py": "waits",
+    "test_altered_bundles.py": "altered",
 }
 """By a file or a folder: groups of like length, so that none is waited for. What waits for servers and gauges does so
 beside what keeps the other workers busy."""

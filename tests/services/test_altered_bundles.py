@@ -7,12 +7,10 @@ import pytest
 from altered import JOBS, Yard, packed, run
 from helpers import in_gate
 
-pytestmark = pytest.mark.xdist_group("altered")
-"""One yard for all of them: it is made once."""
-
 
 @pytest.fixture(scope="module")
 def yard(photographed: Path, tmp_path_factory: pytest.TempPathFactory) -> Yard:
+    """One for all of them: it is made once."""
     return Yard(tmp_path_factory.mktemp("altered"), photographed)
 
 
