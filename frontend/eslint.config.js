@@ -26,7 +26,7 @@ export default tseslint.config(
         "error",
         {
           default: "disallow",
-          rules: [
+          policies: [
             may("api", ["api"]),
             may("composables", ["api", "composables"]),
             may("marks", ["api", "composables", "marks"]),
