@@ -38,8 +38,9 @@ def degrees_of(v: complex) -> float:
 
 
 def points_to(v: complex, u: float) -> float | None:
-    """Where a vector of that standard uncertainty points, 0 to 360°; None where it is no longer than it is uncertain:
-    it may point anywhere then.
+    """Where a vector of standard uncertainty u points, 0 to 360°; None where |v| ≤ 2·u: it may point anywhere then.
+
+    `v` and `u` ≥ 0 in one unit. Source: U = 2·u, as for every value (`core/uncertainty.py`).
 
     >>> points_to(complex(0, -0.01), 0.002)
     270.0
