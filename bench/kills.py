@@ -1,8 +1,8 @@
 """kill -9 during writes: acknowledged readings lost, and readings doubled by a resend.
 
 python bench/kills.py [--kills 200] [--broken 20]; prints counts. A client writes readings without a pause and
-notes each acknowledgement; the server is killed at a random moment; the unacknowledged one is sent again with
-its key after the restart. This proves commit before acknowledgement and idempotency, not the disk's promise.
+notes each acknowledgement; the server is killed at a random moment after the first; the unacknowledged one is sent
+again with its key after the restart. This proves commit before acknowledgement and idempotency, not the disk's promise.
 """
 
 from __future__ import annotations
@@ -68,16 +68,19 @@ def trial(folder: Path, kills: int, module: str, seed: int, begun: Path | None =
             if status == 201:
                 acknowledged.add(pending)
             pending = None
-        timer = threading.Timer(0.02 + 0.25 * Stream(seed, kill).u(0), server.kill)
-        timer.start()
+        end = threading.Timer(0.02 + 0.25 * Stream(seed, kill).u(0), server.kill)
         while pending is None:
             n += 1
             key = f"k{n}"
-            if send(server.port, key, n) == 201:
-                acknowledged.add(key)
-            else:
+            if send(server.port, key, n) != 201:
                 pending = key
-        timer.join()
+                continue
+            acknowledged.add(key)
+            if end.ident is None:
+                end.start()
+        if end.ident is None:
+            end.start()
+        end.join()
     with sqlite3.connect(server.data) as connection:
         kept = [row[0] for row in connection.execute("SELECT id FROM entry WHERE id LIKE 'k%'")]
     count.acknowledged = len(acknowledged)

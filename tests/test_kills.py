@@ -11,7 +11,7 @@ from served import forked
 
 def test_acknowledged_readings_survive_kill_nine(tmp_path: Path, yard_template: Path) -> None:
     count = trial(tmp_path, 5, "bornek.cli", 1, yard_template)
-    assert count.acknowledged > 5
+    assert count.acknowledged >= 5
     assert (count.lost, count.doubled) == (0, 0)
 
 

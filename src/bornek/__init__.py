@@ -9,4 +9,4 @@ import os
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")
 os.environ.setdefault("OMP_NUM_THREADS", "1")
 
-__version__ = "0.18.8"
+__version__ = "0.18.9"

@@ -13,6 +13,8 @@ from werkzeug.serving import WSGIRequestHandler, make_server
 from bornek.app import PAGE
 
 ACTOR = "localStorage.setItem('bornek.actor', 'marl')"
+ASKED_EVERY_S = 0.02
+"""How soon a server sees that it is to end: half a second, which is usual, every test of a page would wait for."""
 
 
 class Settled:
@@ -50,7 +52,7 @@ def served(app: Flask) -> Iterator[str]:
     assert (PAGE / "index.html").is_file(), "build the page first: make build"
     settled = Settled(app)
     server = make_server("127.0.0.1", 0, settled, threaded=True, request_handler=Quiet)
-    thread = threading.Thread(target=server.serve_forever, daemon=True)
+    thread = threading.Thread(target=server.serve_forever, args=(ASKED_EVERY_S,), daemon=True)
     thread.start()
     try:
         yield f"http://127.0.0.1:{server.port}"

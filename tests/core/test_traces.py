@@ -128,6 +128,25 @@ def test_a_press_takes_or_says_why_it_takes_nothing(
 
 
 @given(
+    held=st.lists(st.tuples(st.integers(0, 49), st.integers(1, 49)), max_size=4),
+    motion=st.sampled_from(["still", "pry"]),
+)
+def test_a_needle_that_stands_is_never_said_to_move_however_its_line_is_held_up(
+    held: list[tuple[int, int]], motion: Literal["still", "pry"]
+) -> None:
+    """What was held up comes all at once; before there was enough of it, that is said."""
+    came = np.arange(50) / 24
+    for begin, count in held:
+        came[begin : begin + count] = came[min(begin + count, 49)]
+    came = np.maximum.accumulate(came)
+    trace = Trace(came, np.full(50, 0.2))
+    for moment in np.unique(came):
+        (answer,) = answer_presses(motion, trace, STEP, [Press(1, float(moment))])
+        few = (came <= moment).sum() < 4 or moment - came[0] < 0.36
+        assert (answer.taken is None, answer.words) == (few, TOO_EARLY if few else "")
+
+
+@given(
     parts=st.lists(st.tuples(st.sampled_from([0.0, 0.1, 0.3]), st.floats(0.1, 1.5)), min_size=1, max_size=5),
     moments=st.lists(st.floats(0, 9), max_size=6),
     motion=st.sampled_from(["still", "pry"]),

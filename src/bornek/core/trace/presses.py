@@ -7,8 +7,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from bornek.core.trace.pries import take_pull
-from bornek.core.trace.rests import LEAST_VALUES
-from bornek.core.trace.still import take_still
+from bornek.core.trace.still import is_short, take_still
 from bornek.core.trace.taken import Taken
 from bornek.core.trace.trace import Trace
 
@@ -79,6 +78,6 @@ def _no_ground(until: Trace, press: Press, before: Answered | None) -> str:
         return AT_ONCE
     if before and before.taken and until.first + len(until) - 1 == before.taken.last:
         return NOTHING_NEW
-    if len(until) < LEAST_VALUES:
+    if is_short(until):
         return TOO_EARLY
     return STALE if press.at - float(until.t[-1]) > STALE_S else ""

@@ -10,6 +10,8 @@ from bornek.core.trace.trace import Trace, noise
 
 SETTLE_S = 0.4
 """A needle that keeps to its band for so long has settled."""
+NEARLY = 0.9
+"""Values come a little early or late: so much of that time is enough."""
 LEAST_VALUES = 4
 """Fewer values than this show no rest, however far apart in time they are."""
 STEPS, SIGMAS = 2.0, 6.0
@@ -45,7 +47,7 @@ def find_rests(trace: Trace, band: float, settle_s: float = SETTLE_S) -> list[Re
     begin = 0
     while begin < len(t):
         end = _still_to(v, begin, band)
-        if end - begin >= LEAST_VALUES and t[end - 1] - t[begin] >= settle_s * 0.9:
+        if end - begin >= LEAST_VALUES and t[end - 1] - t[begin] >= settle_s * NEARLY:
             found.append(Rest(begin, end, float(np.median(v[begin:end]))))
             begin = end
         else:
