@@ -356,6 +356,22 @@ def test_another_role_or_passphrase_signs_that_person_out_and_nobody_else(
     assert [b.get("/api/board").status_code for b in (mechanic, there, lead, owner)] == [401, 401, 200, 200]
 
 
+@pytest.mark.parametrize(
+    ("what", "new", "there_is"), [("passphrase", "two bent brass shims", 401), ("pin", PIN, 200)]
+)
+def test_a_new_passphrase_of_ones_own_signs_out_everywhere_else_a_new_pin_does_not(
+    guard: Flask, what: str, new: str, there_is: int
+) -> None:
+    here, there, lead = (Browser(guard) for _ in range(3))
+    lead.enter("lead")
+    there.enter("mechanic")
+    here.enter("mechanic")
+    assert here.post("/api/me/secrets", {"what": what, "now": "not this one", "new": new}).status_code == 403
+    assert there.get("/api/board").status_code == 200
+    assert here.post("/api/me/secrets", {"what": what, "now": PHRASE, "new": new}).status_code == 201
+    assert [b.get("/api/board").status_code for b in (here, there, lead)] == [200, there_is, 200]
+
+
 def test_nobody_is_given_a_second_account_under_another_name(guard: Flask) -> None:
     owner = Browser(guard)
     me = owner.enter("owner").get_json()["mechanic"]

@@ -13,8 +13,8 @@ from bornek.core.errors import InputError, NotAllowed, NotFound
 from bornek.core.people.roles import read_role
 from bornek.core.people.secrets import check_passphrase, check_pin
 from bornek.services.people.hashes import slow_hash
-from bornek.services.people.sign_in import account_named
-from bornek.services.people.who import has_owner
+from bornek.services.people.sign_in import account_named, end_sign_ins
+from bornek.services.people.who import Who, has_owner
 from bornek.store import tables as t
 
 
@@ -78,17 +78,19 @@ def change_account(session: Session, mechanic: str, sent: dict[str, Any], now: d
         end_sign_ins(session, mechanic, now)
 
 
-def set_own(session: Session, mechanic: str, sent: dict[str, Any]) -> None:
-    """sent: what (passphrase or pin) and new. What one chooses oneself; that it is oneself was confirmed before."""
-    account = session.get(t.Account, mechanic)
+def set_own(session: Session, who: Who, sent: dict[str, Any], now: datetime) -> None:
+    """sent: what (passphrase or pin) and new. What one chooses oneself; that it is oneself was confirmed before. Whoever
+    knew the passphrase that was is signed out by a new one."""
+    account = session.get(t.Account, who.mechanic)
     if account is None:
         raise NotFound("There is no such account.", field="mechanic")
     if sent["what"] == "pin":
         check_pin(sent["new"])
         account.pin = slow_hash(sent["new"])
     else:
-        check_passphrase(sent["new"], _name(session, mechanic))
+        check_passphrase(sent["new"], who.name)
         account.passphrase = slow_hash(sent["new"])
+        end_sign_ins(session, who.mechanic, now, but=who.secret)
 
 
 def end_device(session: Session, device: str, now: datetime) -> None:
@@ -99,13 +101,6 @@ def end_device(session: Session, device: str, now: datetime) -> None:
     found.ended_at = found.ended_at or now
     for row in session.scalars(
         select(t.SignIn).where(t.SignIn.device_id == device, t.SignIn.ended_at.is_(None))
-    ):
-        row.ended_at = now
-
-
-def end_sign_ins(session: Session, mechanic: str, now: datetime) -> None:
-    for row in session.scalars(
-        select(t.SignIn).where(t.SignIn.mechanic_id == mechanic, t.SignIn.ended_at.is_(None))
     ):
         row.ended_at = now
 

@@ -69,17 +69,20 @@ def confirm(session: Session, who: Who, sent: str, now: datetime, mechanic: str 
         kept = account.pin if who.device and account.pin and sent.isdigit() else account.passphrase
     if try_secret(account, kept, sent, now):
         return None
-    return wrong("That PIN or passphrase does not fit: nothing was signed.", "pin")
+    return wrong("That PIN or passphrase does not fit: nothing was signed or changed.", "pin")
 
 
 def sign_out(session: Session, who: Who, everywhere: bool, now: datetime) -> None:
-    running = select(t.SignIn).where(t.SignIn.ended_at.is_(None))
-    mine = (
-        running.where(t.SignIn.mechanic_id == who.mechanic)
-        if everywhere
-        else running.where(t.SignIn.secret == who.secret)
-    )
-    for row in session.scalars(mine):
+    if everywhere:
+        end_sign_ins(session, who.mechanic, now)
+    elif row := session.get(t.SignIn, who.secret):
+        row.ended_at = row.ended_at or now
+
+
+def end_sign_ins(session: Session, mechanic: str, now: datetime, but: str = "") -> None:
+    """Signs somebody out everywhere, `but` in the sign-in of that secret."""
+    running = select(t.SignIn).where(t.SignIn.mechanic_id == mechanic, t.SignIn.ended_at.is_(None))
+    for row in session.scalars(running.where(t.SignIn.secret != but)):
         row.ended_at = now
 
 

@@ -132,7 +132,7 @@ def own(sent: dict[str, Any]) -> Response:
     with yard().sessions.writing() as session:
         refused = confirm(session, found, sent["now"], now)
         if refused is None:
-            set_own(session, found.mechanic, sent)
+            set_own(session, found, sent, now)
             write_deed(session, found, "people.own", sent["what"], now)
     if refused is not None:
         raise refused
