@@ -25,7 +25,8 @@ const write = (what: "pin" | "passphrase") =>
     const body = { what, now, new: fresh };
     await keep(await unwrap(api.POST("/api/me/secrets", { params: { header }, body })));
     drafts[what] = { now: "", fresh: "" };
-    said.value = what === "pin" ? "Your PIN is set." : "Your passphrase is changed; everywhere else you are signed out.";
+    said.value =
+      what === "pin" ? "Your PIN is set." : "Your passphrase is changed; everywhere else you are signed out.";
   });
 </script>
 
