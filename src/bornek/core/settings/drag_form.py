@@ -19,12 +19,21 @@ CRUSH = "crush"
 
 
 def cord_force_n(torque_n_m: float, radius_mm: float) -> float:
-    """Force at a radius for a torque: F = T/r [N].
+    """Force at a radius for a torque: F = T/r [N], from 0 N·m and 1 mm on. Source: the definition of torque.
 
     >>> cord_force_n(2.0, 50.0)
     40.0
     """
     return torque_n_m / radius_mm * 1000.0
+
+
+def cord_torque_n_m(force_n: float, radius_mm: float) -> float:
+    """Torque of a force at a radius: T = F·r [N·m], from 0 N and 1 mm on. Source: the definition of torque.
+
+    >>> cord_torque_n_m(40.0, 50.0)
+    2.0
+    """
+    return force_n * radius_mm / 1000.0
 
 
 def form_of(given: Mapping[str, Any]) -> Sequence[Field]:
@@ -88,6 +97,5 @@ def added_window(ctx: Context) -> tuple[float, float]:
     if read_as == limit_as:
         return lo, hi
     radius = float(ctx.given["radius"])
-    if read_as == "force":
-        return cord_force_n(lo, radius), cord_force_n(hi, radius)
-    return lo * radius / 1000, hi * radius / 1000
+    as_read = cord_force_n if read_as == "force" else cord_torque_n_m
+    return as_read(lo, radius), as_read(hi, radius)
