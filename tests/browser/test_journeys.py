@@ -4,18 +4,17 @@ from __future__ import annotations
 
 import io
 import re
-import threading
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, Route, expect
 from pypdf import PdfReader
-from werkzeug.serving import make_server
 
 from apps import app_over
 from bornek.store.database import Database
 from controls import open_board, open_setting, pick
 from helpers import in_gate
+from serving import served
 from trial_kind import trial
 
 
@@ -280,16 +279,14 @@ def test_a_job_comes_in_from_an_exchange_file_and_a_wrong_file_is_told(
     wrong.write_bytes(b"nothing of the sort")
     bench.locator("[data-take-in]").set_input_files(wrong)
     expect(bench.get_by_role("alert")).to_contain_text("This is not an exchange file")
-    server = make_server("127.0.0.1", 0, app_over(empty), threaded=True)
-    threading.Thread(target=server.serve_forever, daemon=True).start()
     good = tmp_path / "w17.zip"
     good.write_bytes(data)
     bench.unroute_all()
-    bench.goto(f"http://127.0.0.1:{server.port}")
-    expect(bench.locator("main")).to_contain_text("Nothing on the bench")
-    bench.locator("[data-take-in]").set_input_files(good)
-    expect(bench.locator('[data-place-row="output-cover"]')).to_contain_text("Output shaft end play")
-    server.shutdown()
+    with served(app_over(empty)) as elsewhere:
+        bench.goto(elsewhere)
+        expect(bench.locator("main")).to_contain_text("Nothing on the bench")
+        bench.locator("[data-take-in]").set_input_files(good)
+        expect(bench.locator('[data-place-row="output-cover"]')).to_contain_text("Output shaft end play")
 
 
 @pytest.mark.wide

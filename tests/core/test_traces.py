@@ -213,6 +213,11 @@ def test_what_was_long_ago_is_not_looked_at() -> None:
 
 def test_a_press_before_anything_was_sent_is_answered_too() -> None:
     none = Trace(np.array([]), np.array([]))
+    three = steps((0.2, 0.12))
+    assert [a.words for a in look("still", three, STEP, [Press(1, 0.1), Press(2, 5.0)]).presses] == [
+        TOO_EARLY,
+        STALE,
+    ]
     assert [a.words for a in look("still", none, STEP, [Press(1, 0.0)]).presses] == [TOO_EARLY]
     assert look("turn", none, STEP, [Press(1, 0.0)]).words == ""
 

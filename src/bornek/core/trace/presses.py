@@ -78,6 +78,6 @@ def _no_ground(until: Trace, press: Press, before: Answered | None) -> str:
         return AT_ONCE
     if before and before.taken and until.first + len(until) - 1 == before.taken.last:
         return NOTHING_NEW
-    if is_short(until):
-        return TOO_EARLY
-    return STALE if press.at - float(until.t[-1]) > STALE_S else ""
+    if len(until) and press.at - float(until.t[-1]) > STALE_S:
+        return STALE
+    return TOO_EARLY if is_short(until) else ""

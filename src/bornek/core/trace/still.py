@@ -10,7 +10,8 @@ from bornek.core.trace.trace import Trace
 
 
 def is_short(trace: Trace) -> bool:
-    """Whether it shows nothing of where the needle stands, moving or not: too few values, or of too short a time.
+    """Whether it shows nothing of where the needle stands, moving or not: fewer than `LEAST_VALUES` values, or of less
+    than `NEARLY` of `SETTLE_S` [s].
 
     >>> is_short(Trace(np.array([0.0, 0.1, 0.2, 0.3]), np.zeros(4))), is_short(Trace(np.arange(4.0), np.zeros(4)))
     (True, False)
@@ -21,6 +22,8 @@ def is_short(trace: Trace) -> bool:
 def settled(trace: Trace, step: float) -> Trace | None:
     """The last stretch of the trace where it kept to its band for long enough, however few values a slow gauge sends in
     that time, and however many come at once after the line was held up; None where it still moves.
+
+    `step` is what the gauge shows apart, in the trace's unit; the band is `band_of`'s.
 
     >>> t = np.arange(0, 1, 0.05)
     >>> settled(Trace(t, t), 0.001) is None, settled(Trace(t, 0 * t), 0.001) is None

@@ -75,7 +75,7 @@ def change_account(session: Session, mechanic: str, sent: dict[str, Any], now: d
     account.role = role
     account.ended_at = (account.ended_at or now) if ended else None
     if ended or sent.get("passphrase") or sent.get("role"):
-        end_sign_ins(session, mechanic, now)
+        end_sign_ins(session, now, t.SignIn.mechanic_id == mechanic)
 
 
 def set_own(session: Session, who: Who, sent: dict[str, Any], now: datetime) -> None:
@@ -83,26 +83,24 @@ def set_own(session: Session, who: Who, sent: dict[str, Any], now: datetime) -> 
     knew the passphrase that was is signed out by a new one."""
     account = session.get(t.Account, who.mechanic)
     if account is None:
-        raise NotFound("There is no such account.", field="mechanic")
+        raise NotFound("You have no account here.", field="mechanic", next_step="Sign in with one first.")
     if sent["what"] == "pin":
         check_pin(sent["new"])
         account.pin = slow_hash(sent["new"])
     else:
         check_passphrase(sent["new"], who.name)
         account.passphrase = slow_hash(sent["new"])
-        end_sign_ins(session, who.mechanic, now, but=who.secret)
+        mine = t.SignIn.mechanic_id == who.mechanic
+        end_sign_ins(session, now, mine, t.SignIn.secret != who.secret)
 
 
 def end_device(session: Session, device: str, now: datetime) -> None:
     """A device that was lost or sold: no PIN will do there, and who is signed in there is signed out."""
     found = session.get(t.Device, device)
     if found is None:
-        raise NotFound("There is no such device.", field="device")
+        raise NotFound("There is no such device.", field="device", next_step="Look at the page again.")
     found.ended_at = found.ended_at or now
-    for row in session.scalars(
-        select(t.SignIn).where(t.SignIn.device_id == device, t.SignIn.ended_at.is_(None))
-    ):
-        row.ended_at = now
+    end_sign_ins(session, now, t.SignIn.device_id == device)
 
 
 def _owners(session: Session) -> int:
@@ -120,7 +118,11 @@ def _mechanic(session: Session, key: str, name: str) -> t.Mechanic:
     if key:
         found = session.get(t.Mechanic, key)
         if found is None:
-            raise NotFound("Nobody of that id works here.", field="mechanic")
+            raise NotFound(
+                "Nobody of that id works here.",
+                field="mechanic",
+                next_step="Choose one of the list, or leave it empty.",
+            )
         return found
     same = session.scalars(
         select(t.Mechanic).where(t.Mechanic.name == name, t.Mechanic.known_as.is_(None))

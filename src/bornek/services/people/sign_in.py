@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import ColumnElement, select
 from sqlalchemy.orm import Session
 
 from bornek.core.errors import BornekError
@@ -73,16 +73,13 @@ def confirm(session: Session, who: Who, sent: str, now: datetime, mechanic: str 
 
 
 def sign_out(session: Session, who: Who, everywhere: bool, now: datetime) -> None:
-    if everywhere:
-        end_sign_ins(session, who.mechanic, now)
-    elif row := session.get(t.SignIn, who.secret):
-        row.ended_at = row.ended_at or now
+    which = t.SignIn.mechanic_id == who.mechanic if everywhere else t.SignIn.secret == who.secret
+    end_sign_ins(session, now, which)
 
 
-def end_sign_ins(session: Session, mechanic: str, now: datetime, but: str = "") -> None:
-    """Signs somebody out everywhere, `but` in the sign-in of that secret."""
-    running = select(t.SignIn).where(t.SignIn.mechanic_id == mechanic, t.SignIn.ended_at.is_(None))
-    for row in session.scalars(running.where(t.SignIn.secret != but)):
+def end_sign_ins(session: Session, now: datetime, *which: ColumnElement[bool]) -> None:
+    """Signs out whoever is signed in by one of which all that holds."""
+    for row in session.scalars(select(t.SignIn).where(t.SignIn.ended_at.is_(None), *which)):
         row.ended_at = now
 
 
