@@ -77,3 +77,17 @@ class Browser:
     def enter(self, role: str, device: str = "", phrase: str = PHRASE) -> Any:
         name = next(n for n, r in PEOPLE.values() if r == role)
         return self.post("/api/sign-ins", {"name": name, "passphrase": phrase, "device": device})
+
+
+def sign(browser: Browser, headers: dict[str, str] | None = None, **more: str) -> Any:
+    url = "/api/settings/w17.output-end-play"
+    seen = browser.get(url).get_json()["version"]
+    body = {"id": f"s{len(more)}", "remark": "left so for the test", "seen": seen, **more}
+    return browser.post(f"{url}/signatures", body, **(headers or {}))
+
+
+def read_rest(browser: Browser, **headers: str) -> None:
+    url = "/api/settings/w17.output-end-play"
+    while (slot := browser.get(url).get_json()["sheet"]["next"]) is not None:
+        body = {"id": f"e.{slot}", "slot": slot, "text": "0.145"}
+        assert browser.post(f"{url}/entries", body, **headers).status_code == 201

@@ -53,10 +53,10 @@ ROOMS: dict[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
 BESIDE = {
     "archive": (), "fit": ("fit_api",), "inspect": ("inspect_api", "inspect_writes"),
     "job": ("receive", "receive_wide", "records", "what_comes_in", "closed_takes_nothing", "bench_api"),
-    "mesh": ("train_api", "several_quantities"), "people": ("people", "keys"), "plan": ("plan_api", "today_api"),
+    "mesh": ("train_api", "several_quantities"), "people": ("people", "accounts", "keys"), "plan": ("plan_api", "today_api"),
     "practice": ("practice", "job_practice"), "prove": ("prove_api",),
     "setting": ("setting_api", "several_quantities", "previews_and_expectations", "what_if_api", "live_gauges"),
-    "shop": ("board", "today_api", "limits_and_shims", "yard_and_photos", "type_making", "people"),
+    "shop": ("board", "today_api", "limits_and_shims", "yard_and_photos", "type_making", "people", "accounts"),
     "strip": ("strip_api", "photos"), "unit": ("unit_types", "type_making", "life_api", "prove_api"),
 }  # fmt: skip
 """By the folder of a service: the tests at the API that are of it alone, tried first."""
