@@ -91,7 +91,7 @@ pytest: setup build ## The tests alone: three workers keep two cores busy while 
 	@.venv/bin/pytest -n 3 --dist loadgroup
 
 .PHONY: wide
-wide: setup browser build ## All tests: what CI runs, and every journey and case in the browser besides
+wide: setup browser build ## All tests: what CI runs, every journey and case in the browser, and laws at more length
 	@.venv/bin/pytest -n 3 --dist loadgroup -m ""
 
 .PHONY: fuzz

@@ -22,11 +22,17 @@ from bornek.demo.seed import seed
 from bornek.services.shop.board import refresh_board
 from bornek.store.database import Database
 from helpers import NOW, Bench
-from scheduling import ByGroup, group_of
+from scheduling import ByGroup, turn_of
 
 gc.set_threshold(50_000, 20, 50)
-settings.register_profile("steady", derandomize=True, deadline=None, max_examples=60)
-settings.load_profile("steady")
+for profile, examples in (("gate", 20), ("wide", 60)):
+    settings.register_profile(profile, derandomize=True, deadline=None, max_examples=examples)
+settings.load_profile("gate")
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    if config.option.markexpr != "not wide":
+        settings.load_profile("wide")
 
 
 def pytest_collection_finish() -> None:
@@ -40,8 +46,7 @@ def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> ByGroup:
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    # long groups first: the small ones fill what is left at the end
-    items.sort(key=lambda item: not group_of(item.nodeid))
+    items.sort(key=lambda item: turn_of(item.nodeid))
 
 
 class Templates:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Iterable
+from collections.abc import Collection
 from datetime import UTC, datetime
 from typing import Any
 
@@ -18,9 +18,12 @@ PICTURE = bytes.fromhex(
 """A photo of one pixel."""
 
 
-def in_gate(cases: Iterable[Any], least: int) -> list[Any]:
+def in_gate(cases: Collection[Any], least: int) -> list[Any]:
     """Cases of which the first few are tried in every run, the others with `make wide`."""
-    return [c if n < least else pytest.param(c, marks=pytest.mark.wide) for n, c in enumerate(cases)]
+    first, others = list(cases)[:least], list(cases)[least:]
+    return first + [
+        pytest.param(*(c if isinstance(c, tuple) else (c,)), marks=pytest.mark.wide) for c in others
+    ]
 
 
 def whole_board(client: FlaskClient) -> dict[str, Any]:

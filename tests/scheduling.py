@@ -4,9 +4,16 @@ from __future__ import annotations
 
 from pathlib import PurePosixPath
 
+import pytest
+from xdist.remote import Producer
 from xdist.scheduler import LoadScopeScheduling
 
 GROUPS = {
+    "test_live.py": "waits",
+    "test_kills.py": "waits",
+    "test_serve.py": "waits",
+    "test_live_gauges.py": "waits",
+    "test_lines.py": "waits",
     "test_page.py": "pages",
     "test_rig_pages.py": "builds",
     "test_journeys.py": "walks",
@@ -14,20 +21,16 @@ GROUPS = {
     "test_odd_states.py": "walks",
     "test_plan.py": "builds",
     "test_fit.py": "builds",
-    "test_live.py": "waits",
     "browser": "browser",
-    "test_kills.py": "waits",
-    "test_serve.py": "waits",
-    "test_live_gauges.py": "waits",
-    "test_lines.py": "waits",
     "test_altered_bundles.py": "altered",
 }
-"""By a file or a folder: groups of like length, so that none is waited for. What waits for servers and gauges does so
-beside what keeps the other workers busy."""
+"""By a file or a folder: groups of like length, so that none is waited for, in the order in which they begin. What waits
+for servers and gauges does so beside what keeps the other workers busy."""
+ORDER = list(dict.fromkeys(GROUPS.values()))
 
 
 def group_of(nodeid: str) -> str:
-    """The group of a test; empty where it goes to whoever is free.
+    """The group of a test; empty where it has none, and goes with its file to whoever is free.
 
     >>> group_of("tests/browser/test_page.py::test_a_phone[chromium]"), group_of("tests/core/test_draw.py::test_a_step")
     ('pages', '')
@@ -40,8 +43,22 @@ def group_of(nodeid: str) -> str:
     return next((group for name, group in GROUPS.items() if name in path.parts), "")
 
 
+def turn_of(nodeid: str) -> int:
+    """When a test's group begins: the long ones first, so that the files fill what is left at the end.
+
+    >>> turn_of("tests/test_kills.py::test_x") < turn_of("tests/browser/test_page.py::test_x") < turn_of("tests/x.py::y")
+    True
+    """
+    group = group_of(nodeid)
+    return ORDER.index(group) if group else len(ORDER)
+
+
 class ByGroup(LoadScopeScheduling):
-    """Hands out a group at a time, and what is in none test by test."""
+    """Hands out a group at a time, and of what is in none a file: test by test, a fifth of a small test was its errand."""
+
+    def __init__(self, config: pytest.Config, log: Producer) -> None:
+        super().__init__(config, log)
+        config.option.loadscopereorder = False  # or the files of many tests would go before the long ones
 
     def _split_scope(self, nodeid: str) -> str:
-        return group_of(nodeid) or nodeid
+        return group_of(nodeid) or nodeid.split("::")[0]

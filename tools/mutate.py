@@ -193,7 +193,7 @@ def run(mutant: Mutant | None, tests: tuple[str, ...], seconds: float = 3600) ->
     import pytest
 
     there = [t for t in tests if (ROOT / t).exists()]
-    os._exit(int(pytest.main(["-x", "-q", "-p", "no:cacheprovider", "-p", "no:randomly", *there])))
+    os._exit(int(pytest.main(["-x", "-q", "-m", "", "-p", "no:cacheprovider", "-p", "no:randomly", *there])))
 
 
 def _put_in(mutant: Mutant) -> None:

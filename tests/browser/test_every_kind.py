@@ -9,7 +9,6 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from controls import home, open_board
-from helpers import in_gate
 
 YES = True
 
@@ -64,9 +63,6 @@ WALKS = {
     "11 float": Walk("s31.float", (("0.25", "0.251", "0.111", "0.112"),), ("Act before",)),
     "12 runout": Walk("a06.crank-runout", (ring(0.004, 10) + ring(0.006, 80),), ("leave it alone",)),
 }  # fmt: skip
-
-IN_GATE = ("8 by feel",)
-"""An adjuster that is turned; packs are walked in the journeys and in the mesh."""
 
 
 def live(page: Page) -> str:
@@ -133,7 +129,8 @@ COVERED = """() => {
 """What lies over something else in the round log, or out of the sight of who has to press it."""
 
 
-@pytest.mark.parametrize("name", in_gate(sorted(WALKS, key=lambda name: name not in IN_GATE), len(IN_GATE)))
+@pytest.mark.wide
+@pytest.mark.parametrize("name", WALKS)
 def test_a_setting_is_brought_in_and_signed_by_keys(bench: Page, name: str) -> None:
     walk = WALKS[name]
     job = walk.setting.split(".")[0]

@@ -60,6 +60,7 @@ def hear_both(page: Page, client: FlaskClient, other: SimGauge) -> None:
     page.get_by_role("option", name="Lever other").click()
 
 
+@pytest.mark.wide
 def test_three_pries_are_three_readings_and_none_is_typed(pump_bench: Page, sim: SimGauge) -> None:
     choose(pump_bench, "talk")
     for rep in (1, 2, 3):

@@ -13,7 +13,7 @@ from playwright.sync_api import Page, expect
 
 from apps import app_over
 from bornek.store.database import Database
-from helpers import Bench, in_gate
+from helpers import Bench
 from making import Maker
 
 Make = Callable[[Maker], None]
@@ -107,7 +107,8 @@ def elsewhere(empty: Database) -> FlaskClient:
     return app_over(empty).test_client()
 
 
-@pytest.mark.parametrize("name", in_gate(MADE, 1))
+@pytest.mark.wide
+@pytest.mark.parametrize("name", MADE)
 def test_a_unit_of_ones_own_is_made_goes_elsewhere_and_is_set_there(
     bench: Page, elsewhere: FlaskClient, tmp_path: Path, name: str
 ) -> None:

@@ -60,6 +60,7 @@ def read_by_keys(page: Page) -> None:
         expect(page.locator(f"{slot}[data-status=taken]")).to_be_visible()
 
 
+@pytest.mark.wide
 def test_a_rig_is_done_by_keys_alone(bench: Page, client: FlaskClient, address: str) -> None:
     begin(bench, client, address)
     read_by_keys(bench)

@@ -1,5 +1,6 @@
 """Advice that could do harm: open windows, the worst place, tight starts, unknown senses, one-way rings."""
 
+from itertools import product
 from typing import Any
 
 import pytest
@@ -9,7 +10,7 @@ from hypothesis import strategies as st
 from bornek.core.compute import compute
 from bornek.core.settings.registry import kinds
 from bornek.core.tables.lookup import rows
-from helpers import plates
+from helpers import in_gate, plates
 
 SOURCE = {"source": "card"}
 PLACES = ("near", "middle", "far")
@@ -168,9 +169,9 @@ def feelers(lo: float, hi: float, number: int = 1) -> list[dict[str, Any]]:
     ]
 
 
-@pytest.mark.parametrize("group", GROUPS)
-@pytest.mark.parametrize("school", ["least", "greatest"])
-@pytest.mark.parametrize("taper", ["12", "30"])
+@pytest.mark.parametrize(
+    ("group", "school", "taper"), in_gate(list(product(GROUPS, ("least", "greatest"), ("12", "30"))), 4)
+)
 def test_no_point_of_the_tables_is_driven_beyond_its_least_residual(
     group: str, school: str, taper: str
 ) -> None:

@@ -99,6 +99,7 @@ def test_a_wide_truth_is_found_out_after_the_first_move() -> None:
     assert p - landed < 0.10
 
 
+@pytest.mark.wide
 def test_one_bad_job_of_five_adds_no_harm() -> None:
     for half, more in ((25.0, 0.5), (12.0, 1.0), (6.0, 2.0)):
         alone, spoiled = (memory.run(0, 60, "E", half, n, True) for n in (0, 5))
@@ -111,6 +112,7 @@ def test_five_jobs_save_rounds() -> None:
     assert known < alone - 0.25
 
 
+@pytest.mark.wide
 def test_preload_by_shims_needs_fewer_rounds_with_its_drag_believed_as_far_as_it_can_be() -> None:
     def rounds(player: Any) -> float:
         return float(np.mean([play_rolling(make_rolling(2028, n), player, 12.0) for n in range(60)]))
@@ -118,6 +120,7 @@ def test_preload_by_shims_needs_fewer_rounds_with_its_drag_believed_as_far_as_it
     assert rounds(oracle) < rounds(advisor) < rounds(naive)
 
 
+@pytest.mark.wide
 def test_preload_jobs_end_proven_and_their_uncertainty_holds() -> None:
     done = [preload.job(n) for n in range(20)]
     assert sum(j.rounds > 0 for j in done) >= 18
