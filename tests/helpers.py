@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Collection
+from collections.abc import Iterable
 from datetime import UTC, datetime
 from typing import Any
 
@@ -18,12 +18,10 @@ PICTURE = bytes.fromhex(
 """A photo of one pixel."""
 
 
-def in_gate(cases: Collection[Any], least: int) -> list[Any]:
+def in_gate(cases: Iterable[Any], least: int) -> list[Any]:
     """Cases of which the first few are tried in every run, the others with `make wide`."""
-    first, others = list(cases)[:least], list(cases)[least:]
-    return first + [
-        pytest.param(*(c if isinstance(c, tuple) else (c,)), marks=pytest.mark.wide) for c in others
-    ]
+    whole = [c if isinstance(c, tuple) else (c,) for c in cases]
+    return [pytest.param(*c, marks=[pytest.mark.wide] if n >= least else []) for n, c in enumerate(whole)]
 
 
 def whole_board(client: FlaskClient) -> dict[str, Any]:

@@ -39,6 +39,7 @@ def test_axe_finds_nothing_serious_or_moderate_by_light_and_in_the_dark(view: Pa
     assert complaints(view) == {"light": [], "dark": []}
 
 
+@pytest.mark.wide
 def test_no_view_scrolls_sideways_on_phone_tablet_or_bench(view: Page) -> None:
     nothing_beside(view)
     assert view.errors == []  # type: ignore[attr-defined]

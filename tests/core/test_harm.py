@@ -170,7 +170,7 @@ def feelers(lo: float, hi: float, number: int = 1) -> list[dict[str, Any]]:
 
 
 @pytest.mark.parametrize(
-    ("group", "school", "taper"), in_gate(list(product(GROUPS, ("least", "greatest"), ("12", "30"))), 4)
+    ("group", "school", "taper"), in_gate(product(GROUPS, ("least", "greatest"), ("12", "30")), 4)
 )
 def test_no_point_of_the_tables_is_driven_beyond_its_least_residual(
     group: str, school: str, taper: str
