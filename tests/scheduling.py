@@ -54,7 +54,8 @@ def turn_of(nodeid: str) -> int:
 
 
 class ByGroup(LoadScopeScheduling):
-    """Hands out a group at a time, and of what is in none a file: test by test, a fifth of a small test was its errand."""
+    """Hands out a group at a time, and of what is in none a file: test by test, a third of what
+    a small test costs beside itself was its errand."""
 
     def __init__(self, config: pytest.Config, log: Producer) -> None:
         super().__init__(config, log)
