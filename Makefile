@@ -12,8 +12,6 @@ SERVE ?=
 PAGE := src/bornek/page/index.html
 # What was compiled once is kept, whatever the machine says: a third of a start is compiling.
 export PYTHONDONTWRITEBYTECODE :=
-# What the checks of the page make and forget again is gone through less often: a twentieth of their time.
-export NODE_OPTIONS := --max-semi-space-size=64
 
 .PHONY: help
 help: ## This list

@@ -27,12 +27,10 @@ from scheduling import ByGroup, turn_of
 gc.set_threshold(50_000, 20, 50)
 for profile, examples in (("gate", 20), ("wide", 60)):
     settings.register_profile(profile, derandomize=True, deadline=None, max_examples=examples)
-settings.load_profile("gate")
 
 
 def pytest_configure(config: pytest.Config) -> None:
-    if config.option.markexpr != "not wide":
-        settings.load_profile("wide")
+    settings.load_profile("gate" if config.option.markexpr == "not wide" else "wide")
 
 
 def pytest_collection_finish() -> None:

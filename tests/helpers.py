@@ -19,7 +19,7 @@ PICTURE = bytes.fromhex(
 
 
 def in_gate(cases: Iterable[Any], least: int) -> list[Any]:
-    """Cases of which the first few are tried in every run, the others with `make wide`."""
+    """Cases of which the first few are tried in every run, the others with `make wide`; a tuple is a case of several names."""
     whole = [c if isinstance(c, tuple) else (c,) for c in cases]
     return [pytest.param(*c, marks=[pytest.mark.wide] if n >= least else []) for n, c in enumerate(whole)]
 

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from pathlib import PurePosixPath
 
-import pytest
-from xdist.remote import Producer
 from xdist.scheduler import LoadScopeScheduling
 
 GROUPS = {
@@ -22,7 +20,6 @@ GROUPS = {
     "test_plan.py": "builds",
     "test_fit.py": "builds",
     "browser": "browser",
-    "test_altered_bundles.py": "altered",
 }
 """By a file or a folder: groups of like length, so that none is waited for, in the order in which they begin. What waits
 for servers and gauges does so beside what keeps the other workers busy."""
@@ -54,12 +51,8 @@ def turn_of(nodeid: str) -> int:
 
 
 class ByGroup(LoadScopeScheduling):
-    """Hands out a group at a time, and of what is in none a file: test by test, a third of what
-    a small test costs beside itself was its errand."""
-
-    def __init__(self, config: pytest.Config, log: Producer) -> None:
-        super().__init__(config, log)
-        config.option.loadscopereorder = False  # or the files of many tests would go before the long ones
+    """Hands out a group at a time, and of what is in none a file: test by test, a third of what a small test costs beside
+    itself was its errand. In the order of `turn_of`, so `--no-loadscope-reorder`: else the files of many tests go first."""
 
     def _split_scope(self, nodeid: str) -> str:
         return group_of(nodeid) or nodeid.split("::")[0]

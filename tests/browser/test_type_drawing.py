@@ -89,7 +89,6 @@ def test_a_part_is_drawn_along_its_shaft_and_onto_another(bench: Page) -> None:
     bench.wait_for_function(f"() => ({ORDER})().includes('output: Input coupling')")
 
 
-@pytest.mark.wide
 def test_a_draft_is_kept_as_it_was_typed_and_said_so_on_leaving(bench: Page) -> None:
     m = Maker(bench)
     m.begin("plain-shaft", "Half a box")

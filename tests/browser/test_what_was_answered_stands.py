@@ -33,7 +33,6 @@ def late_look(page: Page, path: str) -> Iterator[None]:
     page.evaluate(DRAWN)
 
 
-@pytest.mark.wide
 def test_a_reading_that_was_taken_stays_when_an_older_look_comes_in(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     bench.keyboard.press("r")

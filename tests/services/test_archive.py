@@ -71,6 +71,7 @@ def test_the_whole_demo_yard_goes_out_and_in_without_loss(with_photo: bytes, tmp
 def test_every_view_of_every_job_is_the_same_there(
     yard: Database, client: FlaskClient, tmp_path: Path, every: int
 ) -> None:
+    """Of every fourth job in the gate."""
     new = tmp_path / "new.sqlite"
     make_yard(new, lambda session, files: take_archive(session, files, read_archive(archived(yard))))
     other = app_over(Database(new)).test_client()
