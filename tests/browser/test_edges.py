@@ -20,6 +20,7 @@ def touched(what: Locator) -> bool:
     return bool(what.evaluate(TOUCHED))
 
 
+@pytest.mark.wide
 @pytest.mark.parametrize("size", [(1280, 800), pytest.param((768, 1024), marks=pytest.mark.wide)])
 def test_the_move_is_written_down_and_its_plates_are_typed_without_scrolling(
     bench: Page, size: tuple[int, int]

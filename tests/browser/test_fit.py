@@ -28,6 +28,7 @@ def lay(page: Page) -> None:
     expect(page.locator("[data-sum-panel]")).to_have_count(0)
 
 
+@pytest.mark.wide
 def test_a_gear_is_fitted_from_micrometer_to_countdown_to_seat_check(bench: Page) -> None:
     open_fit(bench)
     bench.keyboard.press("=")

@@ -31,6 +31,7 @@ def judged(page: Page, part: str, words: str) -> None:
     expect(page.locator(f'[data-part="{part}"]')).to_contain_text(words)
 
 
+@pytest.mark.wide
 def test_a_whole_unit_is_inspected_with_keys_alone(bench: Page) -> None:
     """Nine parts of the capstan: two keys for a sound part, three with one finding."""
     open_inspection(bench, "c09")

@@ -80,6 +80,7 @@ def test_a_slip_is_asked_about_and_one_tap_mends_it(bench: Page) -> None:
     expect(bench.locator('[data-slot="travel.mark_down.2"]')).to_have_attribute("data-status", "taken")
 
 
+@pytest.mark.wide
 def test_units_as_spoken_reach_the_cell_letters_and_all(bench: Page) -> None:
     open_setting(bench, "w17.output-end-play")
     type_readings(bench, "5.7 thou")

@@ -126,6 +126,7 @@ def test_of_two_gauges_that_are_pressed_at_once_each_says_its_own(
         expect(down).to_contain_text("0.000")
 
 
+@pytest.mark.wide
 def test_space_takes_what_stands_a_tap_does_the_same_and_a_press_that_takes_nothing_says_so(
     pump_bench: Page, sim: SimGauge, client: FlaskClient
 ) -> None:

@@ -67,6 +67,7 @@ def open_pair(page: Page) -> None:
     say(page, "Pinion: swap the 0.25 for a 0.15. Gear: move the 0.05 from left to right.")
 
 
+@pytest.mark.wide
 def test_a_ring_gear_is_set_from_as_found_to_signed_in_one_teardown(bench: Page) -> None:
     open_pair(bench)
     begun = packs(bench)

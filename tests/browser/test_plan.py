@@ -19,6 +19,7 @@ def numbers(page: Page) -> list[str]:
     return page.locator("[data-line] [data-step]").evaluate_all("rows => rows.map((r) => r.dataset.step)")
 
 
+@pytest.mark.wide
 def test_from_a_tight_turn_over_a_trap_to_the_last_step_by_keys_alone(bench: Page) -> None:
     open_plan(bench)
     say(bench, "Free up to front spacer, tight since: loosen front lock nut first")

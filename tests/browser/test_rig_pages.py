@@ -169,6 +169,7 @@ def fits(page: Page) -> None:
     assert complaints(page) == {"light": [], "dark": []}
 
 
+@pytest.mark.wide
 def test_a_rig_is_read_at_every_width_and_by_axe(bench: Page, client: FlaskClient, address: str) -> None:
     begin(bench, client, address)
     expect(bench.locator("[data-mark=rig-dial]")).to_be_visible()

@@ -129,6 +129,7 @@ def test_a_final_drive_in_the_field_from_the_door_to_its_parts(bench: Page) -> N
     expect(bench.locator("[data-found]")).to_contain_text("serial RS-77")
 
 
+@pytest.mark.wide
 def test_a_spindle_on_the_bench_with_photo_and_a_washer_dropped(bench: Page, tmp_path: Path) -> None:
     receive(
         bench,

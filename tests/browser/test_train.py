@@ -11,6 +11,7 @@ from controls import home, pick, say
 from helpers import in_gate
 
 
+@pytest.mark.wide
 def test_a_gearbox_is_counted_through_by_keys_to_the_last_lever(bench: Page) -> None:
     bench.goto(f"{home(bench)}/jobs/k08/mesh")
     expect(bench).to_have_url(f"{home(bench)}/jobs/k08/mesh/train")
@@ -141,6 +142,7 @@ def test_a_steering_gear_is_set_by_the_holes_of_its_covers(bench: Page) -> None:
     signed(bench)
 
 
+@pytest.mark.wide
 @pytest.mark.parametrize("leaf", in_gate(["levers", "interlocks", "timing", "covers"], 1))
 def test_levers_marks_and_covers_are_rows_of_the_types_page(bench: Page, leaf: str) -> None:
     unit = "steering-gear" if leaf == "covers" else "crane-box"

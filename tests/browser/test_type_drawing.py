@@ -76,6 +76,7 @@ def test_a_unit_is_built_by_keys_alone(bench: Page) -> None:
     ]  # fmt: skip
 
 
+@pytest.mark.wide
 def test_a_part_is_drawn_along_its_shaft_and_onto_another(bench: Page) -> None:
     m = Maker(bench)
     m.begin("parallel-drive", "Two shafts", stages="one")

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-VIEWS = ["/", "/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/set/w17.output-end-play", "/jobs/w11/record",
-         "/jobs/f12/strip", "/jobs/f12/receive", "/jobs/w17/definition", "/types", "/types/new", "/types/chain-ferry", "/search",
-         "/jobs/k08/inspect", "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan",
-         "/jobs/f12/plan/left-cover", "/today", "/tools", "/hours", "/jobs/w26/prove", "/jobs/k08/prove?zone=release",
-         "/units/u-h31", "/report", "/practice", "/people", "/me"]  # fmt: skip
-"""Each page once."""
+STANDING = ["/", "/jobs/f12/receive", "/jobs/f12/strip", "/jobs/k08/inspect", "/jobs/f12/plan", "/jobs/w17/set/w17.output-end-play",
+            "/jobs/w26/prove", "/jobs/w11/record", "/today", "/practice", "/types/new", "/me"]  # fmt: skip
+"""A page of every sort: the board, each stage, what is signed, lists, drawing, what is one's own."""
+VIEWS = ["/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search",
+         "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan/left-cover", "/tools",
+         "/hours", "/jobs/k08/prove?zone=release", "/units/u-h31", "/report", "/people"]  # fmt: skip
+"""The other pages, each once."""
 ZONES = ["/jobs/p22/set/p22.thrust-end-play", "/jobs/w08/receive", "/jobs/k08/receive", "/jobs/k08/strip?zone=off",
          "/jobs/k08/strip?zone=loose", "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
          "/jobs/k08/inspect?zone=gauges", "/jobs/g04/set/g04.worm-bench", "/jobs/l03/plan?zone=turns", "/jobs/w26/prove?zone=run",
@@ -16,35 +17,12 @@ ZONES = ["/jobs/p22/set/p22.thrust-end-play", "/jobs/w08/receive", "/jobs/k08/re
 
 LONG = "W" * 80
 """A name that no page was drawn for."""
-STAGES = (
-    "",
-    "/receive",
-    "/strip",
-    "/inspect",
-    "/plan",
-    "/plan/own",
-    "/fit",
-    "/mesh",
-    "/mesh/train",
-    "/prove",
-    "/prove?zone=run",
-    "/prove?zone=after",
-    "/prove?zone=release",
-    "/record",
-    "/definition",
-)
-SHOP = (
-    "/",
-    "/today",
-    "/report",
-    "/yard",
-    "/orders",
-    "/tools",
-    "/hours",
-    "/practice",
-    "/people",
-    f"/search?text={LONG}",
-)
+LONG_STANDING = ("/", "/jobs/z9/receive", "/jobs/z9/plan/own", "/jobs/z9/fit", "/jobs/z9/prove?zone=after", "/jobs/z9/record",
+                 "/today")  # fmt: skip
+"""Where the longest of them stand."""
+STAGES = ("", "/strip", "/inspect", "/plan", "/mesh", "/mesh/train", "/prove", "/prove?zone=run", "/prove?zone=release",
+          "/definition")  # fmt: skip
+SHOP = ("/report", "/yard", "/orders", "/tools", "/hours", "/practice", "/people", f"/search?text={LONG}")  # fmt: skip
 """Pages of the shop on which the long names stand."""
 ELSEWHERE = (
     "/units/u-h31",
@@ -73,7 +51,5 @@ ELSEWHERE = (
     "/me",
 )
 """Pages beside them, at the same widths."""
-
-
-LONG_ONES = (*(f"/jobs/z9{stage}" for stage in STAGES), *SHOP)
+LONG_ONES = (*LONG_STANDING, *(f"/jobs/z9{stage}" for stage in STAGES), *SHOP, *ELSEWHERE)
 """A job of long names at every stage, and where else they stand."""
