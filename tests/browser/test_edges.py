@@ -21,7 +21,7 @@ def touched(what: Locator) -> bool:
 
 
 @pytest.mark.wide
-@pytest.mark.parametrize("size", [(1280, 800), pytest.param((768, 1024), marks=pytest.mark.wide)])
+@pytest.mark.parametrize("size", [(1280, 800), (768, 1024)])
 def test_the_move_is_written_down_and_its_plates_are_typed_without_scrolling(
     bench: Page, size: tuple[int, int]
 ) -> None:

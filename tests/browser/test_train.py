@@ -8,7 +8,6 @@ from playwright.sync_api import Page, expect
 from bornek.core.mesh.cover import holes_of
 from bornek.core.mesh.worm import eccentric_shift_mm
 from controls import home, pick, say
-from helpers import in_gate
 
 
 @pytest.mark.wide
@@ -143,7 +142,7 @@ def test_a_steering_gear_is_set_by_the_holes_of_its_covers(bench: Page) -> None:
 
 
 @pytest.mark.wide
-@pytest.mark.parametrize("leaf", in_gate(["levers", "interlocks", "timing", "covers"], 1))
+@pytest.mark.parametrize("leaf", ["levers", "interlocks", "timing", "covers"])
 def test_levers_marks_and_covers_are_rows_of_the_types_page(bench: Page, leaf: str) -> None:
     unit = "steering-gear" if leaf == "covers" else "crane-box"
     bench.goto(f"{home(bench)}/types/{unit}")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 STANDING = ["/", "/jobs/f12/receive", "/jobs/f12/strip", "/jobs/k08/inspect", "/jobs/f12/plan", "/jobs/w17/set/w17.output-end-play",
-            "/jobs/w26/prove", "/jobs/w11/record", "/today", "/practice", "/types/new", "/me"]  # fmt: skip
+            "/jobs/w17/fit", "/jobs/f12/mesh", "/jobs/w26/prove", "/jobs/w11/record", "/today", "/practice", "/types/new", "/me"]  # fmt: skip
 """A page of every sort: the board, each stage, what is signed, lists, drawing, what is one's own."""
 VIEWS = ["/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search",
          "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan/left-cover", "/tools",
