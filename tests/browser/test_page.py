@@ -7,7 +7,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from controls import complaints, nothing_beside
 from helpers import in_gate
-from views import STANDING, VIEWS, ZONES
+from views import OTHERS, STANDING, ZONES
 
 
 def open_view(page: Page, address: str, path: str) -> None:
@@ -20,7 +20,7 @@ def open_view(page: Page, address: str, path: str) -> None:
     ).to_be_visible()
 
 
-@pytest.fixture(scope="module", params=in_gate((*STANDING, *VIEWS, *ZONES), len(STANDING)))
+@pytest.fixture(scope="module", params=in_gate((*STANDING, *OTHERS, *ZONES), len(STANDING)))
 def view(looked_at: Page, reading_room: str, request: pytest.FixtureRequest) -> Page:
     """Each view opened once for all that must hold of it."""
     looked_at.foreign.clear()  # type: ignore[attr-defined]

@@ -5,7 +5,7 @@ from __future__ import annotations
 STANDING = ["/", "/jobs/f12/receive", "/jobs/f12/strip", "/jobs/k08/inspect", "/jobs/f12/plan", "/jobs/w17/set/w17.output-end-play",
             "/jobs/w17/fit", "/jobs/f12/mesh", "/jobs/w26/prove", "/jobs/w11/record", "/today", "/practice", "/types/new", "/me"]  # fmt: skip
 """A page of every sort: the board, each stage, what is signed, lists, drawing, what is one's own."""
-VIEWS = ["/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search",
+OTHERS = ["/drawer", "/gauges", "/receive", "/jobs/w17", "/jobs/w17/definition", "/types", "/types/chain-ferry", "/search",
          "/jobs/k08/inspect?zone=section", "/orders", "/look-fors", "/yard", "/nowhere", "/jobs/f12/plan/left-cover", "/tools",
          "/hours", "/jobs/k08/prove?zone=release", "/units/u-h31", "/report", "/people"]  # fmt: skip
 """The other pages, each once."""
@@ -13,7 +13,7 @@ ZONES = ["/jobs/p22/set/p22.thrust-end-play", "/jobs/w08/receive", "/jobs/k08/re
          "/jobs/k08/strip?zone=loose", "/jobs/k08/strip?zone=photos", "/jobs/k08/inspect?zone=cause", "/jobs/k08/inspect?zone=orders",
          "/jobs/k08/inspect?zone=gauges", "/jobs/g04/set/g04.worm-bench", "/jobs/l03/plan?zone=turns", "/jobs/w26/prove?zone=run",
          "/jobs/w26/prove?zone=after", "/units/u-h31?zone=lived", "/units/u-h31?zone=owed"]  # fmt: skip
-"""Their other sides."""
+"""Further sides of all of them."""
 
 LONG = "W" * 80
 """A name that no page was drawn for."""
@@ -22,8 +22,9 @@ LONG_STANDING = ("/", "/jobs/z9/receive", "/jobs/z9/plan/own", "/jobs/z9/fit", "
 """Where the longest of them stand."""
 STAGES = ("", "/strip", "/inspect", "/plan", "/mesh", "/mesh/train", "/prove", "/prove?zone=run", "/prove?zone=release",
           "/definition")  # fmt: skip
+"""The other stages of the job that has them."""
 SHOP = ("/report", "/yard", "/orders", "/tools", "/hours", "/practice", "/people", f"/search?text={LONG}")  # fmt: skip
-"""Pages of the shop on which the long names stand."""
+"""The shop's other pages on which they stand."""
 ELSEWHERE = (
     "/units/u-h31",
     "/units/u-h31?zone=lived",
